@@ -1,0 +1,38 @@
+import { ok, type Result } from '../src/core/result';
+import { meterQuarters, meterText, playedSeconds, playingOrder, quartersText, transpositionInSemitones, type Score } from '../src/core/score';
+import { openPiece } from '../src/core/studio';
+
+/** What `oak read` prints; field names are a contract. */
+export function describeScore(score: Score): unknown {
+  const q = (length: number): string => quartersText(score, length);
+  const { order } = playingOrder(score.bars);
+  const first = score.bars[0];
+  const nominal = first ? meterQuarters(first.meter) : null;
+  const isPickup = first && nominal && nominal.n > 0 && first.length * nominal.d < nominal.n * score.ticksPerQuarter;
+  const written = score.bars.reduce((sum, bar) => sum + bar.length, 0);
+  const played = order.reduce((sum, index) => sum + (score.bars[index]?.length ?? 0), 0);
+  return {
+    title: score.title,
+    composer: score.composer,
+    parts: score.parts.map((p) => ({ id: p.id, name: p.name, staves: p.staves, transpose: transpositionInSemitones(p.transpose) })),
+    bars: score.bars.map((b) => ({
+      bar: b.index, id: b.id, number: b.number, quarters: q(b.length), onset: q(b.onset), meter: meterText(b.meter), key: { fifths: b.key.fifths, mode: b.key.mode },
+    })),
+    pickupQuarters: isPickup ? q(first.length) : '0',
+    playingOrder: order,
+    writtenQuarters: q(written),
+    playedQuarters: q(played),
+    playedSeconds: Number(playedSeconds(score, order).toFixed(6)),
+    notes: score.notes.map((n) => ({
+      id: n.id, part: n.part, staff: n.staff, voice: n.voice, bar: n.bar, onset: q(n.onset), duration: q(n.duration), pitch: n.pitch, midi: n.midi, grace: n.grace !== null, tie: n.tie,
+    })),
+    ornaments: score.notes.flatMap((n) => n.marks.ornaments.map((o) => ({ noteId: n.id, kind: o.kind }))),
+    tempos: score.tempos.map((t) => ({ bar: t.bar, onset: q(t.onset), bpm: t.bpm })),
+    warnings: score.warnings.map((w) => ({ code: w.code, bar: w.bar, number: w.number, part: w.part, message: w.message })),
+  };
+}
+
+export async function readVerb(bytes: Uint8Array, file: string): Promise<Result<unknown>> {
+  const opened = await openPiece(bytes, file);
+  return opened.ok ? ok(describeScore(opened.value.read.score)) : opened;
+}

@@ -1,0 +1,20 @@
+import type { Result } from '../src/core/result';
+import type { OptionShapes, OptionValues } from './options';
+import { readVerb } from './read-verb';
+
+interface Verb {
+  readonly options: OptionShapes;
+  readonly takesFile: boolean;
+  readonly run: (bytes: Uint8Array, file: string, options: OptionValues) => Result<unknown> | Promise<Result<unknown>>;
+}
+
+export const VERBS = {
+  read: { options: {}, takesFile: true, run: readVerb },
+} as const satisfies Readonly<Record<string, Verb>>;
+
+export type VerbName = keyof typeof VERBS;
+
+export async function runVerb(verb: VerbName, bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
+  const entry: Verb = VERBS[verb];
+  return entry.run(bytes, file, options);
+}

@@ -1,0 +1,8 @@
+/**
+ * A piece without a score file: text in the ABC form, or a bar grid laid out by the teacher.
+ * In: characters, or bar counts and meters. Out: a MusicXML document as text, with warnings naming bar and voice.
+ */
+export type { Draft, DraftBar, DraftEvent, DraftPart, DraftTempo } from './draft';
+export { draftToMusicXml } from './draft-to-musicxml';
+export { parseAbcKey } from './abc-header';
+export { readAbc, type ReadAbc } from './read-abc';

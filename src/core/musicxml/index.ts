@@ -1,0 +1,12 @@
+/**
+ * MusicXML in and out.
+ * In: bytes of a .musicxml, .xml or .mxl file. Out: the exact-time score with the source kept beside it; excerpt documents
+ * for the engraver; the source text with our marks spliced in. Lengths in ticks, errors as values with a code.
+ */
+export { decodeText, encodeText, type DecodedText, type Encoding } from './decode';
+export { writeExcerpt, type ExcerptRequest } from './excerpt';
+export { LIMITS } from './limits';
+export { readMusicXmlFile, type MusicXmlFile } from './read-file';
+export { readScore, type ReadScore } from './read-score';
+export { sniffFile, type FileKind } from './sniff';
+export { escapeXml } from './xml-tree';

@@ -1,0 +1,64 @@
+import { fail, ok, type Issue, type Result } from '../result';
+import { decodeText, type DecodedText } from './decode';
+import { LIMITS } from './limits';
+import { unpackMxl } from './mxl';
+import { readScore, type ReadScore } from './read-score';
+import { sniffFile } from './sniff';
+
+export interface MusicXmlFile extends ReadScore {
+  readonly source: DecodedText;
+  /** Path inside the zip, for a compressed file. */
+  readonly zipPath: string | null;
+}
+
+const NOT_READ: Readonly<Record<'pdf' | 'image' | 'html' | 'studio' | 'abc' | 'midi' | 'unknown', string>> = {
+  pdf: 'a PDF page. A PDF cannot be read as music: export MusicXML from the program that made it, or lay the piece out as a bar grid',
+  image: 'a picture. Lay the piece out as a bar grid and attach the picture to it',
+  html: 'a web page, not a score',
+  studio: 'a data file; a studio file is brought in under Files',
+  abc: 'ABC notation',
+  midi: 'a MIDI file',
+  unknown: 'neither MusicXML, ABC nor MIDI',
+};
+
+/**
+ * Bytes of a `.musicxml`, `.xml` or `.mxl` file to a score. What it is not is said in one sentence with a code:
+ * `empty-file`, `is-pdf`, `is-image`, `is-html`, `is-midi`, `unknown-format`, the codes of the zip and of the reader.
+ */
+export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicXmlFile> {
+  if (bytes.length > LIMITS.fileBytes)
+    return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
+  const kind = sniffFile(bytes, file);
+  let inner = bytes;
+  let zipPath: string | null = null;
+  let notes: readonly { readonly code: string; readonly message: string }[] = [];
+  switch (kind) {
+    case 'empty':
+      return fail('empty-file', `${file} is empty: there is nothing in it to read.`, { file });
+    case 'zip': {
+      const unpacked = unpackMxl(bytes, file);
+      if (!unpacked.ok) return unpacked;
+      inner = unpacked.value.bytes;
+      zipPath = unpacked.value.path;
+      notes = unpacked.value.notes;
+      break;
+    }
+    case 'xml':
+      break;
+    case 'pdf':
+    case 'image':
+    case 'html':
+    case 'studio':
+    case 'abc':
+    case 'midi':
+    case 'unknown':
+      return fail(kind === 'unknown' ? 'unknown-format' : `is-${kind}`, `${file} is ${NOT_READ[kind]}. MusicXML files (.musicxml, .xml, .mxl) are read here.`, { file });
+  }
+  const source = decodeText(inner, file);
+  if (!source.ok) return source as { ok: false; issue: Issue };
+  const read = readScore(source.value.text, file);
+  if (!read.ok) return read;
+  const fileNotes = notes.map((n) => ({ code: n.code, message: n.message, bar: null, number: null, part: null }));
+  const score = fileNotes.length === 0 ? read.value.score : { ...read.value.score, warnings: [...fileNotes, ...read.value.score.warnings] };
+  return ok({ ...read.value, score, source: source.value, zipPath });
+}

@@ -1,0 +1,14 @@
+/**
+ * The score: bars, notes and marks as written.
+ * In: nothing but plain data. Out: exact times in ticks, playing order in bar indexes, lengths in seconds.
+ */
+export type {
+  AttributeChange, Bar, BarSigns, ChordSymbol, Clef, Direction, Jump, Key, Lyric, Meter, MeterPart, Mode, Note, NoteMarks, Part, Pitch, Rest, Score,
+  ScoreWarning, Step, TempoMark, TieRole, TimeModification, Transposition,
+} from './model';
+export { add, compare, decimalFraction, fraction, fractionText, gcd, lcm, multiply, subtract, ZERO, type Fraction } from './fraction';
+export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
+export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
+export { playingOrder, type PlayingOrder } from './playing-order';
+export { barEnd, barSeconds, DEFAULT_TEMPO, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
+export { struckNotes, tieLinks } from './ties';

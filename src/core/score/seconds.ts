@@ -1,0 +1,51 @@
+import { fraction, fractionText } from './fraction';
+import type { Bar, Score } from './model';
+import { quarterBpm, seconds, ticks, type QuarterBpm, type Seconds, type Ticks } from '../units';
+
+/** Where a piece has no tempo mark: 120 quarters a minute, the default of the Standard MIDI File. */
+export const DEFAULT_TEMPO: QuarterBpm = quarterBpm(120);
+
+/** Exact quarter notes of a length in ticks as text: `"3"`, `"7/3"`. */
+export const quartersText = (score: Pick<Score, 'ticksPerQuarter'>, length: number): string =>
+  fractionText(fraction(length, score.ticksPerQuarter));
+
+/** The tempo in force at an onset as written. Several marks at one onset: the last holds. */
+export function tempoAt(score: Score, onset: Ticks): QuarterBpm {
+  let tempo = score.tempos[0]?.onset === 0 ? score.tempos[0].bpm : DEFAULT_TEMPO;
+  for (const mark of score.tempos) {
+    if (mark.onset > onset) break;
+    tempo = mark.bpm;
+  }
+  return tempo;
+}
+
+/**
+ * Seconds from one onset to another as written (`from` ≤ `to`), through every tempo mark between, or
+ * at one fixed tempo when `at` is given. 4 quarters at 120 are 2 s; an empty span is 0 s.
+ */
+export function spanSeconds(score: Score, from: Ticks, to: Ticks, at?: QuarterBpm): Seconds {
+  if (at !== undefined) return seconds(((to - from) / score.ticksPerQuarter) * (60 / at));
+  let total = 0;
+  let start = from;
+  let tempo = tempoAt(score, from);
+  for (const mark of score.tempos) {
+    if (mark.onset <= from) continue;
+    if (mark.onset >= to) break;
+    total += ((mark.onset - start) / score.ticksPerQuarter) * (60 / tempo);
+    start = mark.onset;
+    tempo = mark.bpm;
+  }
+  return seconds(total + ((to - start) / score.ticksPerQuarter) * (60 / tempo));
+}
+
+export const barEnd = (bar: Bar): Ticks => ticks(bar.onset + bar.length);
+
+/** Seconds of one bar at the tempo in force, or at `at`. */
+export const barSeconds = (score: Score, bar: Bar, at?: QuarterBpm): Seconds =>
+  spanSeconds(score, bar.onset, barEnd(bar), at);
+
+/** Seconds of a list of bars played one after another: a playing order, a section, or all bars as written. */
+export function playedSeconds(score: Score, order: readonly number[], at?: QuarterBpm): Seconds {
+  const perBar = score.bars.map((bar) => barSeconds(score, bar, at));
+  return seconds(order.reduce((sum, index) => sum + (perBar[index] ?? 0), 0));
+}

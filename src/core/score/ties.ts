@@ -1,0 +1,47 @@
+import type { Note } from './model';
+import { ticks, type Ticks } from '../units';
+
+/**
+ * Links every tied note to the note it runs into: the next note of the same part and sounding key that begins
+ * where this one ends, any voice or staff. A tie start with nothing to run into stays unlinked.
+ * @returns id of the tying note → the note it runs into.
+ */
+export function tieLinks(notes: readonly Note[]): ReadonlyMap<string, Note> {
+  const byStart = new Map<string, Note[]>();
+  for (const note of notes) {
+    if (note.midi === null || note.grace || (note.tie !== 'stop' && note.tie !== 'continue')) continue;
+    const place = `${note.part} ${note.midi} ${note.onset}`;
+    const there = byStart.get(place);
+    if (there) there.push(note);
+    else byStart.set(place, [note]);
+  }
+  const links = new Map<string, Note>();
+  const used = new Set<string>();
+  for (const note of notes) {
+    if (note.midi === null || (note.tie !== 'start' && note.tie !== 'continue')) continue;
+    const candidates = byStart.get(`${note.part} ${note.midi} ${note.onset + note.duration}`) ?? [];
+    const next =
+      candidates.find((c) => c.voice === note.voice && !used.has(c.id)) ?? candidates.find((c) => !used.has(c.id));
+    if (!next || next.id === note.id) continue;
+    used.add(next.id);
+    links.set(note.id, next);
+  }
+  return links;
+}
+
+/** The notes that are struck (not tied over from before), each with its whole sounding length in ticks. */
+export function struckNotes(notes: readonly Note[]): { readonly note: Note; readonly sounding: Ticks }[] {
+  const links = tieLinks(notes);
+  const tiedInto = new Set([...links.values()].map((note) => note.id));
+  return notes
+    .filter((note) => !tiedInto.has(note.id))
+    .map((note) => {
+      let end = note.onset + note.duration;
+      let next = links.get(note.id);
+      while (next) {
+        end = next.onset + next.duration;
+        next = links.get(next.id);
+      }
+      return { note, sounding: ticks(end - note.onset) };
+    });
+}

@@ -1,0 +1,57 @@
+import { draftToMusicXml, readAbc } from '../bargrid';
+import { decodeText, readMusicXmlFile, readScore, sniffFile, type Encoding, type ReadScore } from '../musicxml';
+import { ok, type Issue, type Result } from '../result';
+import type { ScoreWarning } from '../score';
+
+export type PieceFormat = 'musicxml' | 'mxl' | 'abc' | 'midi' | 'grid';
+
+/** A piece as it comes in: always a MusicXML document and its score, whatever the file was. */
+export interface OpenedPiece {
+  readonly format: PieceFormat;
+  /** The MusicXML document: the file's own text, or the one written from ABC or MIDI. */
+  readonly text: string;
+  readonly encoding: Encoding;
+  readonly bom: boolean;
+  /** What the teacher brought when that was not MusicXML. */
+  readonly original: string | null;
+  readonly read: ReadScore;
+}
+
+const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore => ({ ...read, score: { ...read.score, warnings: [...more, ...read.score.warnings] } });
+
+/** Opens MusicXML (plain or zipped), ABC or MIDI by content. Errors carry the codes of the reader that was tried. */
+export async function openPiece(bytes: Uint8Array, file: string): Promise<Result<OpenedPiece>> {
+  const kind = sniffFile(bytes, file);
+  if (kind === 'abc') {
+    const text = decodeText(bytes, file);
+    if (!text.ok) return text as { ok: false; issue: Issue };
+    return openAbc(text.value.text, file);
+  }
+  if (kind === 'midi') {
+    const { midiToDraft } = await import('../midi');
+    const draft = midiToDraft(bytes, file);
+    if (!draft.ok) return draft;
+    const text = draftToMusicXml(draft.value.draft);
+    const read = readScore(text, file);
+    if (!read.ok) return read;
+    const rough: ScoreWarning[] = draft.value.warnings.map((message) => ({ code: 'rough-midi', bar: null, number: null, part: null, message }));
+    return ok({ format: 'midi', text, encoding: 'utf-8', bom: false, original: null, read: withWarnings(read.value, rough) });
+  }
+  const read = readMusicXmlFile(bytes, file);
+  if (!read.ok) return read;
+  const { source, zipPath } = read.value;
+  return ok({ format: zipPath === null ? 'musicxml' : 'mxl', text: source.text, encoding: source.encoding, bom: source.bom, original: null, read: read.value });
+}
+
+/** ABC text, from a file or typed, to a piece. */
+export function openAbc(abc: string, file: string): Result<OpenedPiece> {
+  const parsed = readAbc(abc, file);
+  if (!parsed.ok) return parsed;
+  const text = draftToMusicXml(parsed.value.draft);
+  const read = readScore(text, file);
+  if (!read.ok) return read;
+  const warnings: ScoreWarning[] = parsed.value.warnings.map((w) => ({
+    code: 'abc', bar: w.bar - 1, number: String(w.bar), part: null, message: `bar ${w.bar}${w.voice === '' ? '' : `, voice ${w.voice}`}: ${w.message}`,
+  }));
+  return ok({ format: 'abc', text, encoding: 'utf-8', bom: false, original: abc, read: withWarnings(read.value, warnings) });
+}
