@@ -1,0 +1,2 @@
+/** Practice steps in order. In: a score and a section's bars. Out: rungs, lowest first; tempos in quarters a minute. */
+export { COMFORTABLE_NOTES_PER_SECOND, defaultLadder, densestQuarter, passSeconds, START_SHARE, startTempo, type LadderRequest } from './default-ladder';
