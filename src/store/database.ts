@@ -1,0 +1,69 @@
+import Dexie, { type Table } from 'dexie';
+import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent } from '@/core/studio';
+
+/** Tables whose rows may be put and taken away; events are only ever added. */
+export const EDITABLE_TABLES = ['pieces', 'sections', 'marks', 'ladders', 'students', 'pages', 'settings'] as const;
+export type EditableTable = (typeof EDITABLE_TABLES)[number];
+
+export interface RowOf {
+  readonly pieces: Piece;
+  readonly sections: Section;
+  readonly marks: Mark;
+  readonly ladders: Ladder;
+  readonly students: Student;
+  readonly pages: Page;
+  readonly settings: Settings;
+}
+
+/** One step of a change: a row as it was and as it became, or an event that was added. */
+export type ChangeEntry =
+  | { [T in EditableTable]: { readonly kind: 'row'; readonly table: T; readonly key: string; readonly before: RowOf[T] | null; readonly after: RowOf[T] | null } }[EditableTable]
+  | { readonly kind: 'event'; readonly event: StudioEvent };
+
+/** A change the teacher made, kept so that it can be taken back after a reload. */
+export interface Change {
+  readonly seq?: number;
+  readonly at: string;
+  readonly label: string;
+  readonly entries: readonly ChangeEntry[];
+  readonly undone: 0 | 1;
+}
+
+export interface CachedEngraving {
+  readonly key: string;
+  readonly systems: readonly string[];
+  readonly usedAt: number;
+}
+
+/** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
+export class StudioDatabase extends Dexie {
+  declare pieces: Table<Piece, string>;
+  declare sections: Table<Section, string>;
+  declare marks: Table<Mark, string>;
+  declare ladders: Table<Ladder, string>;
+  declare students: Table<Student, string>;
+  declare events: Table<StudioEvent, string>;
+  declare pages: Table<Page, string>;
+  declare settings: Table<Settings, string>;
+  declare changes: Table<Change, number>;
+  declare engravings: Table<CachedEngraving, string>;
+
+  constructor(name: string) {
+    super(name);
+    this.version(1).stores({
+      pieces: 'id, title, updatedAt',
+      sections: 'id, pieceId, updatedAt',
+      marks: 'id, pieceId, [pieceId+kind], updatedAt',
+      ladders: 'id, sectionId, pieceId',
+      students: 'id, name, order',
+      events: 'id, at, kind',
+      pages: 'id, pieceId',
+      settings: 'id',
+      changes: '++seq, undone',
+      engravings: 'key, usedAt',
+    });
+  }
+}
+
+export type StudioName = 'own' | 'demo';
+export const databaseName = (studio: StudioName): string => `oak-rungs-${studio}`;

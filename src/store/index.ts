@@ -1,0 +1,7 @@
+/** What is kept in the browser: tables, changes with undo, live queries. The only code that touches IndexedDB. */
+export { commitChange, eventAdded, redoChange, rowChange, undoChange } from './changes';
+export { StudioDatabase, type ChangeEntry, type StudioName } from './database';
+export { cachedEngraving, keepEngraving } from './engraving-cache';
+export { useLadders, useMarks, usePages, usePiece, usePieces, useRecords, useSections, useSettings, useStudents, useUndoLabels } from './queries';
+export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
+export { countStudio, putStudio, readStudio } from './studio-data';

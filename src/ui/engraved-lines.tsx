@@ -1,0 +1,114 @@
+'use client';
+
+import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
+
+/** Where things stand in one engraved line, in CSS pixels from its top left corner. */
+export interface LineLayout {
+  readonly width: number;
+  readonly height: number;
+  readonly notes: ReadonlyMap<string, { readonly x: number; readonly y: number; readonly width: number }>;
+  readonly bars: ReadonlyMap<string, { readonly x: number; readonly width: number; readonly top: number; readonly height: number }>;
+}
+
+interface Props {
+  readonly systems: readonly string[];
+  readonly label: string;
+  /** Ids of notes drawn as the current selection. */
+  readonly chosen?: ReadonlySet<string>;
+  /** Ids of bars with a wash behind them. */
+  readonly chosenBars?: ReadonlySet<string>;
+  readonly differs?: ReadonlySet<string>;
+  readonly onNote?: (noteId: string) => void;
+  readonly onBar?: (barId: string, extend: boolean) => void;
+  readonly above?: (layout: LineLayout, line: number) => ReactNode;
+  readonly below?: (layout: LineLayout, line: number) => ReactNode;
+}
+
+interface LineProps extends Omit<Props, 'systems' | 'label'> {
+  readonly svg: string;
+  readonly line: number;
+}
+
+function measure(host: HTMLElement): LineLayout {
+  const frame = host.getBoundingClientRect();
+  const notes = new Map<string, { x: number; y: number; width: number }>();
+  for (const note of host.querySelectorAll('g.note, g.rest, g.mRest')) {
+    const head = note.querySelector('.notehead') ?? note;
+    const box = head.getBoundingClientRect();
+    if (note.id !== '' && box.width > 0) notes.set(note.id, { x: box.left - frame.left + box.width / 2, y: box.top - frame.top + box.height / 2, width: box.width });
+  }
+  const bars = new Map<string, { x: number; width: number; top: number; height: number }>();
+  for (const bar of host.querySelectorAll('g.measure')) {
+    const staves = [...bar.querySelectorAll(':scope > g.staff')];
+    if (staves.length === 0) continue;
+    // A staff's own lines give the height; its notes may stand far above or below.
+    const lines = staves.flatMap((staff) => [...staff.querySelectorAll(':scope > path')].map((path) => path.getBoundingClientRect()));
+    if (lines.length === 0) continue;
+    const top = Math.min(...lines.map((l) => l.top));
+    const bottom = Math.max(...lines.map((l) => l.bottom));
+    const left = Math.min(...lines.map((l) => l.left));
+    const right = Math.max(...lines.map((l) => l.right));
+    bars.set(bar.id, { x: left - frame.left, width: right - left, top: top - frame.top, height: bottom - top });
+  }
+  return { width: frame.width, height: frame.height, notes, bars };
+}
+
+function EngravedLine({ svg, line, chosen, chosenBars, differs, onNote, onBar, above, below }: LineProps): ReactNode {
+  const host = useRef<HTMLDivElement | null>(null);
+  const [layout, setLayout] = useState<LineLayout | null>(null);
+  useLayoutEffect(() => {
+    if (!host.current) return;
+    setLayout(measure(host.current));
+  }, [svg]);
+  useEffect(() => {
+    const element = host.current;
+    if (!element) return;
+    for (const old of element.querySelectorAll('[data-chosen]')) old.removeAttribute('data-chosen');
+    for (const id of chosen ?? []) element.querySelector(`[id="${CSS.escape(id)}"]`)?.setAttribute('data-chosen', '');
+    for (const old of element.querySelectorAll('[data-differs]')) old.removeAttribute('data-differs');
+    for (const id of differs ?? []) element.querySelector(`[id="${CSS.escape(id)}"]`)?.setAttribute('data-differs', '');
+  }, [chosen, differs, svg]);
+  const onClick = (event: MouseEvent): void => {
+    const target = event.target as Element;
+    const note = target.closest('g.note');
+    if (note?.id && onNote) {
+      onNote(note.id);
+      return;
+    }
+    if (!onBar || !host.current || !layout) return;
+    const x = event.clientX - host.current.getBoundingClientRect().left;
+    for (const [id, bar] of layout.bars)
+      if (x >= bar.x && x <= bar.x + bar.width) {
+        onBar(id, event.shiftKey);
+        return;
+      }
+  };
+  return (
+    <div className="relative">
+      {layout && above ? above(layout, line) : null}
+      <div className="relative">
+        {layout
+          ? [...(chosenBars ?? [])].map((id) => {
+              const bar = layout.bars.get(id);
+              return bar ? <div key={id} aria-hidden="true" className="absolute rounded-sm bg-acorn-wash" style={{ left: bar.x, width: bar.width, top: bar.top - 12, height: bar.height + 24 }} /> : null;
+            })
+          : null}
+        {/* The keyboard reaches notes and bars through the bar strip and the stage's own keys. */}
+        {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events */}
+        <div ref={host} className="engraved relative" onClick={onClick} dangerouslySetInnerHTML={{ __html: svg }} />
+      </div>
+      {layout && below ? below(layout, line) : null}
+    </div>
+  );
+}
+
+/** Engraved music line by line, with room for lanes above and below each line. */
+export function EngravedLines({ systems, label, ...rest }: Props): ReactNode {
+  return (
+    <div role="group" aria-label={label} className="flex flex-col gap-5">
+      {systems.map((svg, i) => (
+        <EngravedLine key={i} svg={svg} line={i} {...rest} />
+      ))}
+    </div>
+  );
+}

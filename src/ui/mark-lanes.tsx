@@ -1,0 +1,119 @@
+import type { ReactNode } from 'react';
+import type { LineLayout } from './engraved-lines';
+
+/** Who a mark comes from; the four never look alike. */
+export type MarkSource = 'printed' | 'editor' | 'teacher' | 'suggested';
+
+/** A short text of a lane, standing under or over a note. */
+export interface LaneText {
+  readonly noteId: string;
+  readonly text: string;
+  readonly source: MarkSource;
+  /** Held or silent: drawn in brackets and lighter. */
+  readonly silent?: boolean;
+  /** Row inside the lane, 0 at the top, for chords. */
+  readonly row?: number;
+  readonly chosen?: boolean;
+}
+
+const LOOK: Readonly<Record<MarkSource, string>> = {
+  printed: 'text-ink font-semibold',
+  editor: 'text-editor italic',
+  teacher: 'text-plum font-bold',
+  suggested: 'text-ink-2 border border-dashed border-ink-3 rounded px-1',
+};
+
+interface TextLaneProps {
+  readonly name: string;
+  readonly layout: LineLayout;
+  readonly texts: readonly LaneText[];
+  readonly rows?: number;
+  readonly onPick?: (noteId: string) => void;
+  readonly large?: boolean;
+  /** A rule above the lane. */
+  readonly ruled?: boolean;
+}
+
+const ROW = 26;
+
+/** Texts aligned with the note heads of one engraved line. */
+export function TextLane({ name, layout, texts, rows = 1, onPick, large = false, ruled = true }: TextLaneProps): ReactNode {
+  const here = texts.filter((t) => layout.notes.has(t.noteId));
+  return (
+    <div className={`relative ${ruled ? 'border-t border-rule' : ''}`} style={{ height: rows * ROW + 10 }} role="group" aria-label={name}>
+      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>
+      {here.map((t) => {
+        const at = layout.notes.get(t.noteId);
+        const body = t.silent ? `(${t.text})` : t.text;
+        const look = `absolute -translate-x-1/2 whitespace-nowrap leading-6 ${large ? 'text-lg' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
+        const style = { left: at?.x ?? 0, top: 5 + (t.row ?? 0) * ROW };
+        return onPick ? (
+          <button key={`${t.noteId} ${t.row ?? 0} ${t.text}`} type="button" tabIndex={-1} className={`figure ${look}`} style={style} onClick={() => onPick(t.noteId)}>
+            {body}
+          </button>
+        ) : (
+          <span key={`${t.noteId} ${t.row ?? 0} ${t.text}`} className={look} style={style}>
+            {body}
+          </span>
+        );
+      })}
+    </div>
+  );
+}
+
+const LEVELS = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'] as const;
+export type DynamicLevel = (typeof LEVELS)[number];
+
+export interface CurvePoint {
+  readonly noteId: string;
+  readonly level: DynamicLevel;
+  readonly source: MarkSource;
+}
+
+interface CurveLaneProps {
+  readonly name: string;
+  readonly layout: LineLayout;
+  readonly points: readonly CurvePoint[];
+  /** Level in force when the line begins. */
+  readonly before: CurvePoint | null;
+}
+
+/** Levels as steps over one engraved line; nothing is drawn where nothing is marked. */
+export function CurveLane({ name, layout, points, before }: CurveLaneProps): ReactNode {
+  const height = 74;
+  const y = (level: DynamicLevel): number => height - 10 - ((LEVELS.indexOf(level) + 0.5) / LEVELS.length) * (height - 20);
+  const here = points
+    .flatMap((p) => {
+      const at = layout.notes.get(p.noteId);
+      return at ? [{ ...p, x: at.x }] : [];
+    })
+    .sort((a, b) => a.x - b.x);
+  const firstBar = Math.min(...[...layout.bars.values()].map((b) => b.x), layout.width);
+  const steps = [...(before ? [{ ...before, x: firstBar }] : []), ...here];
+  return (
+    <div className="relative border-t border-rule" style={{ height }} role="group" aria-label={`${name}: ${here.map((p) => p.level).join(', ') || 'nothing marked here'}`}>
+      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>
+      <svg width={layout.width} height={height} className="absolute inset-0" aria-hidden="true">
+        {(['p', 'mp', 'mf', 'f'] as const).map((level) => (
+          <g key={level}>
+            <line x1={firstBar} x2={layout.width} y1={y(level)} y2={y(level)} stroke="var(--color-rule)" strokeWidth="0.6" />
+            <text x={firstBar - 6} y={y(level) + 4} textAnchor="end" fontSize="13" fontStyle="italic" fontWeight="600" fill="var(--color-ink-2)">
+              {level}
+            </text>
+          </g>
+        ))}
+        {steps.map((step, i) => {
+          const end = steps[i + 1]?.x ?? layout.width;
+          const next = steps[i + 1];
+          const colour = step.source === 'teacher' ? 'var(--color-plum)' : step.source === 'editor' ? 'var(--color-editor)' : 'var(--color-ink)';
+          return (
+            <g key={`${step.noteId} ${step.x}`}>
+              <path d={`M${step.x} ${y(step.level)} H${end}${next ? ` V${y(next.level)}` : ''}`} fill="none" stroke={colour} strokeWidth="2.2" strokeDasharray={step.source === 'suggested' ? '5 4' : ''} />
+              {step === steps[0] && before ? null : <circle cx={step.x} cy={y(step.level)} r="3.5" fill={colour} />}
+            </g>
+          );
+        })}
+      </svg>
+    </div>
+  );
+}
