@@ -1,0 +1,6 @@
+import type { ReactNode } from 'react';
+import { FilesScreen } from '@/features/files';
+
+export default function Page(): ReactNode {
+  return <FilesScreen />;
+}

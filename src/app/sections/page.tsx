@@ -1,0 +1,6 @@
+import type { ReactNode } from 'react';
+import { SectionsScreen } from '@/features/sections';
+
+export default function Page(): ReactNode {
+  return <SectionsScreen />;
+}

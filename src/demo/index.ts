@@ -1,0 +1,2 @@
+/** The demo studio and its composed pieces. In: a date. Out: a studio. */
+export { buildDemoStudio } from './build-demo';

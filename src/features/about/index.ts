@@ -1,0 +1,2 @@
+/** The stage About. */
+export { AboutScreen } from './about-screen';

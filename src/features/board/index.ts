@@ -1,0 +1,2 @@
+/** The stage Board. */
+export { BoardScreen } from './board-screen';

@@ -1,0 +1,2 @@
+/** The stage Files. */
+export { FilesScreen } from './files-screen';

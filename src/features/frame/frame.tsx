@@ -1,0 +1,179 @@
+'use client';
+
+import { Dialog, DialogPanel, DialogTitle, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
+import { ChevronDown } from 'lucide-react';
+import Link from 'next/link';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { toast, Toaster } from 'sonner';
+import { usePieces, useStudents, useStudio, useUndoLabels } from '@/store';
+import { Button } from '@/ui';
+import { SIDE_STAGES, STAGES, useWhere, type Stage } from '@/features/where';
+import { warmEngraver } from '@/workers';
+import { EVERYWHERE_KEYS, STAGE_KEYS } from './keys';
+import { useStageCounts } from './stage-counts';
+
+interface Choice {
+  readonly id: string | null;
+  readonly label: string;
+}
+
+function Chooser({ label, value, choices, onChoose }: { readonly label: string; readonly value: string | null; readonly choices: readonly Choice[]; readonly onChoose: (id: string | null) => void }): ReactNode {
+  const current = choices.find((c) => c.id === value) ?? choices[0];
+  return (
+    <Listbox value={current?.id ?? null} onChange={onChoose}>
+      <ListboxButton aria-label={`${label}: ${current?.label ?? ''}`} className="flex min-h-11 max-w-64 items-center gap-2 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold">
+        <span className="truncate">{current?.label ?? ''}</span>
+        <ChevronDown size={18} aria-hidden="true" />
+      </ListboxButton>
+      <ListboxOptions anchor="bottom start" className="z-30 max-h-96 min-w-48 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none">
+        {choices.map((choice) => (
+          <ListboxOption key={choice.id ?? ''} value={choice.id} className="cursor-pointer rounded px-3 py-2 data-focus:bg-leaf-wash data-selected:font-semibold">
+            {choice.label}
+          </ListboxOption>
+        ))}
+      </ListboxOptions>
+    </Listbox>
+  );
+}
+
+const NAMES: Readonly<Record<Stage, string>> = { shelf: 'Shelf', read: 'Read', sections: 'Sections', marks: 'Marks', ladder: 'Ladder', lesson: 'Lesson', board: 'Board', files: 'Files', about: 'About' };
+
+function StageLink({ stage, count, current, href }: { readonly stage: Stage; readonly count: number; readonly current: boolean; readonly href: string }): ReactNode {
+  return (
+    <li>
+      <Link
+        href={href}
+        aria-current={current ? 'page' : undefined}
+        className={`flex min-h-11 items-center gap-2 border-r border-rule-strong px-4 font-semibold ${current ? 'bg-leaf-deep text-white' : 'text-ink-2 hover:bg-leaf-wash'}`}
+      >
+        {NAMES[stage]}
+        {count > 0 ? (
+          <span className="figure min-w-6 rounded-full border border-current px-1.5 text-center text-sm leading-5">
+            {count}
+            <span className="sr-only"> to do</span>
+          </span>
+        ) : null}
+      </Link>
+    </li>
+  );
+}
+
+function KeysDialog({ open, stage, onClose }: { readonly open: boolean; readonly stage: Stage; readonly onClose: () => void }): ReactNode {
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-40">
+      <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
+      <div className="fixed inset-0 grid place-items-center p-4">
+        <DialogPanel className="panel w-full max-w-lg p-6">
+          <DialogTitle className="mb-3 text-xl font-semibold">Keys in {NAMES[stage]}</DialogTitle>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2 text-lg">
+            {[...STAGE_KEYS[stage], ...EVERYWHERE_KEYS].map(([key, does]) => (
+              <div key={key} className="contents">
+                <dt>
+                  <kbd>{key}</kbd>
+                </dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <Button look="primary" className="mt-5" onClick={onClose}>
+            Close
+          </Button>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
+
+/** Always on screen: who and what as one sentence, the stages in the order of the work, undo and the keys. */
+export function Frame({ children }: { readonly children: ReactNode }): ReactNode {
+  const where = useWhere();
+  const studio = useStudio();
+  const pieces = usePieces() ?? [];
+  const students = useStudents() ?? [];
+  const labels = useUndoLabels();
+  const counts = useStageCounts();
+  const [keysOpen, setKeysOpen] = useState(false);
+  useEffect(warmEngraver, []);
+
+  const undo = async (): Promise<void> => {
+    const label = await studio.undo();
+    toast(label === null ? 'Nothing to undo' : `Undone: ${label}`);
+  };
+  const redo = async (): Promise<void> => {
+    const label = await studio.redo();
+    toast(label === null ? 'Nothing to redo' : `Done again: ${label}`);
+  };
+  useHotkeys('mod+z', (event) => {
+    event.preventDefault();
+    void undo();
+  });
+  useHotkeys('mod+shift+z, mod+y', (event) => {
+    event.preventDefault();
+    void redo();
+  });
+  useHotkeys('shift+slash, ?', () => setKeysOpen(true), { useKey: true });
+  useHotkeys('alt+1, alt+2, alt+3, alt+4, alt+5, alt+6, alt+7, alt+8', (event) => {
+    const stage = [...STAGES, ...SIDE_STAGES][Number(event.code.replace('Digit', '')) - 1];
+    if (stage) {
+      event.preventDefault();
+      where.go(stage);
+    }
+  });
+
+  return (
+    <div className="min-h-screen">
+      <header className="no-print border-b-[3px] border-double border-rule-strong bg-sheet">
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-2">
+          <Link href={where.addressOf('shelf')} className="flex items-center gap-2 text-leaf-deep">
+            <svg width="18" height="26" viewBox="0 0 18 26" aria-hidden="true">
+              <path d="M3 1v24M15 1v24" stroke="currentColor" strokeWidth="3" />
+              <path d="M3 6h12M3 11h12M3 16h12M3 21h12" stroke="currentColor" strokeWidth="2" />
+            </svg>
+            <span className="text-xl font-semibold" style={{ fontFamily: 'var(--font-head)' }}>
+              Oak Rungs
+            </span>
+          </Link>
+          <span className="ml-3 text-lg text-ink-2">with</span>
+          <Chooser label="Student" value={where.studentId} choices={[{ id: null, label: 'everyone' }, ...students.map((s) => ({ id: s.id, label: s.name }))]} onChoose={(id) => where.change({ studentId: id })} />
+          <span className="text-lg text-ink-2">on</span>
+          <Chooser label="Piece" value={where.pieceId} choices={[{ id: null, label: 'no piece' }, ...pieces.map((p) => ({ id: p.id, label: p.title || p.fileName }))]} onChoose={(id) => where.change({ pieceId: id })} />
+          <div className="ml-auto flex items-center gap-1">
+            <Button look="quiet" onClick={() => void undo()} disabled={!labels?.undo} title={labels?.undo ? `Undo: ${labels.undo}` : 'Nothing to undo'}>
+              Undo
+            </Button>
+            <Button look="quiet" onClick={() => void redo()} disabled={!labels?.redo} title={labels?.redo ? `Redo: ${labels.redo}` : 'Nothing to redo'}>
+              Redo
+            </Button>
+            <Button look="quiet" shortcut="?" onClick={() => setKeysOpen(true)}>
+              Keys
+            </Button>
+          </div>
+        </div>
+        <nav aria-label="Stages" className="flex flex-wrap justify-between border-t-[3px] border-double border-rule-strong px-5">
+          <ul className="flex flex-wrap border-l border-rule-strong">
+            {STAGES.map((stage) => (
+              <StageLink key={stage} stage={stage} count={counts[stage] ?? 0} current={where.stage === stage} href={where.addressOf(stage)} />
+            ))}
+          </ul>
+          <ul className="flex flex-wrap border-l border-rule-strong">
+            {[...SIDE_STAGES, 'about' as const].map((stage) => (
+              <StageLink key={stage} stage={stage} count={0} current={where.stage === stage} href={where.addressOf(stage)} />
+            ))}
+          </ul>
+        </nav>
+      </header>
+      {studio.name === 'demo' ? (
+        <div className="no-print flex flex-wrap items-center gap-3 border-b border-rule bg-leaf-wash px-5 py-1.5 text-ink">
+          <span>You are looking at the demo studio: made-up pieces and students to try everything on.</span>
+          <Button className="ml-auto" onClick={() => { studio.openStudio('own'); where.go('shelf', { pieceId: null, studentId: null }); }}>
+            Start my own, empty studio
+          </Button>
+        </div>
+      ) : null}
+      <main className="px-5 py-3">{children}</main>
+      <KeysDialog open={keysOpen} stage={where.stage} onClose={() => setKeysOpen(false)} />
+      <Toaster position="bottom-right" toastOptions={{ style: { fontFamily: 'var(--font-text)', fontSize: 16, borderRadius: 4, color: 'var(--color-ink)', boxShadow: 'none', border: '1px solid var(--color-rule-strong)' } }} />
+    </div>
+  );
+}

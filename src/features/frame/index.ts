@@ -1,0 +1,2 @@
+/** The frame: who and what, the stages, undo, keys. */
+export { StudioShell } from './studio-shell';

@@ -1,0 +1,2 @@
+/** The stage Ladder. */
+export { LadderScreen } from './ladder-screen';

@@ -1,0 +1,2 @@
+/** The stage Lesson. */
+export { LessonScreen } from './lesson-screen';

@@ -1,0 +1,2 @@
+/** The stage Marks. */
+export { MarksScreen } from './marks-screen';

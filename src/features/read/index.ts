@@ -1,0 +1,2 @@
+/** The stage Read. */
+export { ReadScreen } from './read-screen';

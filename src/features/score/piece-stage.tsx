@@ -1,0 +1,79 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+import type { Score } from '@/core/score';
+import { placeSections, type PlacedSection } from '@/core/sections';
+import type { Piece } from '@/core/studio';
+import { usePiece, useSections } from '@/store';
+import { BarStrip, EmptyState, Problem } from '@/ui';
+import { useWhere } from '@/features/where';
+import { stripBars, stripBrackets } from './strip';
+import { useScore } from './use-score';
+
+export interface PieceContext {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly sections: readonly PlacedSection[];
+  /** The section named in the address, or the one around the selected bars. */
+  readonly section: PlacedSection | null;
+}
+
+interface Props {
+  readonly heading: string;
+  readonly compact?: boolean;
+  readonly children: (context: PieceContext) => ReactNode;
+}
+
+/** What every stage about one piece has: the bar strip on top, and a sentence where the piece is missing or broken. */
+export function PieceStage({ heading, compact = false, children }: Props): ReactNode {
+  const where = useWhere();
+  const piece = usePiece(where.pieceId);
+  const sections = useSections(where.pieceId);
+  const state = useScore(piece);
+  const score = state.kind === 'ready' ? state.score : null;
+  const placed = useMemo(() => (score && sections ? placeSections(score, sections) : []), [score, sections]);
+  const bars = useMemo(() => (score ? stripBars(score) : []), [score]);
+  const brackets = useMemo(() => (score && sections ? stripBrackets(score, sections) : []), [score, sections]);
+  if (where.pieceId === null || piece === null)
+    return (
+      <EmptyState title="Choose a piece">
+        <p>{piece === null && where.pieceId !== null ? 'The piece in this address is not in this studio.' : 'Take a piece from the shelf, or bring one in there.'}</p>
+        <a className="rounded border border-leaf bg-leaf px-4 py-2 font-semibold text-white" href={where.addressOf('shelf', { pieceId: null })}>
+          Go to the shelf
+        </a>
+      </EmptyState>
+    );
+  if (state.kind === 'failed') return <Problem>{state.issue.message}</Problem>;
+  if (!piece || !score || !sections)
+    return (
+      <p className="p-8 text-center text-ink-2" role="status">
+        Opening the piece…
+      </p>
+    );
+  const named = placed.find((p) => p.section.id === where.sectionId) ?? null;
+  const selected = where.bars;
+  const around = selected ? (placed.filter((p) => p.from <= selected[0] && p.to >= selected[1]).pop() ?? null) : null;
+  const section = named ?? around;
+  return (
+    <div className="flex flex-col gap-3">
+      <h1 className="sr-only">
+        {heading}: {piece.title}
+      </h1>
+      <div className="panel px-4 pb-1 pt-2">
+        <BarStrip
+          bars={bars}
+          brackets={brackets}
+          compact={compact}
+          selection={where.bars}
+          onSelect={(next) => where.change({ bars: next, sectionId: null })}
+          onBracket={(id) => {
+            const found = placed.find((p) => p.section.id === id);
+            if (found) where.change({ sectionId: id, bars: [found.from, found.to] });
+          }}
+          chosenBracket={section?.section.id ?? null}
+        />
+      </div>
+      {children({ piece, score, sections: placed, section })}
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { Score } from '@/core/score';
+import type { Piece } from '@/core/studio';
+import { EngravedLines, Problem, type LineLayout } from '@/ui';
+import { useEngraving } from './use-score';
+
+interface Props {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly from: number;
+  readonly to: number;
+  readonly label: string;
+  readonly scale?: number;
+  readonly chosen?: ReadonlySet<string>;
+  readonly chosenBars?: ReadonlySet<string>;
+  readonly onNote?: (id: string) => void;
+  readonly onBar?: (id: string, extend: boolean) => void;
+  readonly above?: (layout: LineLayout, line: number) => ReactNode;
+  readonly below?: (layout: LineLayout, line: number) => ReactNode;
+  /** Space kept free at the left for the names of lanes. */
+  readonly gutter?: number;
+  readonly withoutFingerings?: boolean;
+}
+
+/** Bars of a piece, engraved to the width there is. */
+export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter = 0, withoutFingerings = false, ...rest }: Props): ReactNode {
+  const host = useRef<HTMLDivElement | null>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const element = host.current;
+    if (!element) return undefined;
+    const measure = (): void => setWidth(Math.max(200, Math.floor((element.clientWidth - gutter - 4) / 10) * 10));
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    measure();
+    return () => observer.disconnect();
+  }, [gutter]);
+  const engraving = useEngraving(piece, score, { from, to, withoutFingerings }, width, scale);
+  return (
+    <div ref={host} style={{ paddingLeft: gutter }} className="min-h-24 overflow-hidden" aria-busy={engraving.kind === 'loading'}>
+      {engraving.kind === 'loading' ? (
+        <p className="py-8 text-center text-ink-2" role="status">
+          Drawing the music…
+        </p>
+      ) : engraving.kind === 'failed' ? (
+        <Problem>{engraving.message}</Problem>
+      ) : (
+        <EngravedLines systems={engraving.systems} label={label} {...rest} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import { barDifficulties, type BarDifficulty } from '@/core/difficulty';
+import type { Score } from '@/core/score';
+import { placeSections } from '@/core/sections';
+import type { Section } from '@/core/studio';
+import type { StripBar, StripBracket } from '@/ui';
+
+const difficulties = new WeakMap<Score, readonly BarDifficulty[]>();
+
+export function difficultiesOf(score: Score): readonly BarDifficulty[] {
+  const known = difficulties.get(score);
+  if (known) return known;
+  const fresh = barDifficulties(score);
+  difficulties.set(score, fresh);
+  return fresh;
+}
+
+/** A bar is a corner when it stands out: clearly above the piece's own middle, and not easy in itself. */
+export function cornersOf(score: Score): ReadonlySet<number> {
+  const list = difficultiesOf(score);
+  const sorted = [...list].map((d) => d.score).sort((a, b) => a - b);
+  const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
+  return new Set(list.filter((d) => d.score >= middle + 1.5 && d.score >= 2.5).map((d) => d.bar));
+}
+
+export function stripBars(score: Score): StripBar[] {
+  const hard = difficultiesOf(score);
+  const corners = cornersOf(score);
+  return score.bars.map((bar, i) => ({
+    id: bar.id, number: bar.number, length: bar.length, difficulty: hard[i]?.score ?? 0, corner: corners.has(i),
+    repeatStart: bar.signs.repeatStart, repeatEnd: bar.signs.repeatEnd !== null, doubleBar: bar.signs.doubleBar !== null, family: null,
+  }));
+}
+
+export const stripBrackets = (score: Score, sections: readonly Section[]): StripBracket[] =>
+  placeSections(score, sections).map(({ section, from, to }) => ({ id: section.id, from, to, letter: section.letter, name: section.name, proposed: false }));

@@ -1,0 +1,2 @@
+/** The stage Sections. */
+export { SectionsScreen } from './sections-screen';

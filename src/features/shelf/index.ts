@@ -1,0 +1,2 @@
+/** The stage Shelf. */
+export { ShelfScreen } from './shelf-screen';

@@ -1,0 +1,114 @@
+'use client';
+
+import { FilePlus2, Trash2 } from 'lucide-react';
+import Link from 'next/link';
+import { useRef, useState, type DragEvent, type ReactNode } from 'react';
+import { toast } from 'sonner';
+import { rowChange, usePieces, useStudio } from '@/store';
+import type { Piece } from '@/core/studio';
+import { Button, EmptyState, Problem } from '@/ui';
+import { useWhere } from '@/features/where';
+import { bringIn } from './bring-in';
+
+const FORMAT: Readonly<Record<Piece['format'], string>> = { musicxml: 'MusicXML', mxl: 'MusicXML, zipped', abc: 'ABC', midi: 'MIDI, rough', grid: 'bar grid' };
+const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
+
+/** The pieces of the studio; files are dropped or chosen here. */
+export function ShelfScreen(): ReactNode {
+  const studio = useStudio();
+  const where = useWhere();
+  const pieces = usePieces();
+  const input = useRef<HTMLInputElement | null>(null);
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+
+  const take = async (files: readonly File[]): Promise<void> => {
+    const failed: string[] = [];
+    for (const file of files) {
+      setBusy(file.name);
+      const result = await bringIn(studio, file);
+      if ('issue' in result) failed.push(result.issue.message);
+      else {
+        toast(`${result.piece.title} is on the shelf${result.warnings > 0 ? `, with ${result.warnings} ${result.warnings === 1 ? 'note' : 'notes'} about the file` : ''}`);
+        if (files.length === 1) where.go('read', { pieceId: result.piece.id });
+      }
+    }
+    setBusy(null);
+    setProblems(failed);
+  };
+  const onDrop = (event: DragEvent): void => {
+    event.preventDefault();
+    setOver(false);
+    void take([...event.dataTransfer.files]);
+  };
+  const remove = async (piece: Piece): Promise<void> => {
+    await studio.commit(`${piece.title} removed`, [rowChange('pieces', piece, null)]);
+    if (where.pieceId === piece.id) where.change({ pieceId: null });
+    toast(`${piece.title} removed. Undo brings it back.`);
+  };
+
+  return (
+    <div onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={onDrop} className={`min-h-[60vh] rounded ${over ? 'outline-2 outline-dashed outline-leaf' : ''}`}>
+      <div className="mb-4 flex flex-wrap items-center gap-4">
+        <h1>Shelf</h1>
+        <p className="text-ink-2">Drop a file anywhere here. Read are MusicXML (.musicxml, .xml, .mxl), ABC (.abc) and, roughly, MIDI (.mid).</p>
+        <Button look="primary" className="ml-auto" onClick={() => input.current?.click()}>
+          <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
+        </Button>
+        <input ref={input} type="file" accept={ACCEPT} multiple className="sr-only" aria-label="Choose a music file" tabIndex={-1} onChange={(event) => { void take([...(event.target.files ?? [])]); event.target.value = ''; }} />
+      </div>
+      <div role="status" aria-live="polite">
+        {busy ? <p className="py-2">Reading {busy}…</p> : null}
+      </div>
+      {problems.map((problem) => (
+        <div key={problem} className="mb-3">
+          <Problem>{problem}</Problem>
+        </div>
+      ))}
+      {pieces && pieces.length === 0 ? (
+        <EmptyState title="No piece yet">
+          <p>Bring in a MusicXML file: its bars, sections and everything after follow from it.</p>
+          {studio.name === 'own' ? (
+            <Button onClick={() => studio.openStudio('demo')}>Look at the demo studio</Button>
+          ) : null}
+        </EmptyState>
+      ) : (
+        <table className="panel w-full border-collapse text-left">
+          <thead className="text-sm text-ink-2">
+            <tr>
+              <th className="px-4 py-2 font-semibold">Piece</th>
+              <th className="px-4 py-2 font-semibold">Composer</th>
+              <th className="px-4 py-2 font-semibold">Instrument</th>
+              <th className="px-4 py-2 font-semibold">From</th>
+              <th className="px-4 py-2 font-semibold">Brought in</th>
+              <th className="px-4 py-2">
+                <span className="sr-only">Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {(pieces ?? []).map((piece) => (
+              <tr key={piece.id} className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}>
+                <td className="px-4 py-1">
+                  <Link href={where.addressOf('read', { pieceId: piece.id })} className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline">
+                    {piece.title}
+                  </Link>
+                </td>
+                <td className="px-4">{piece.composer}</td>
+                <td className="px-4">{piece.instrument}</td>
+                <td className="px-4">{FORMAT[piece.format]}</td>
+                <td className="figure px-4">{piece.addedAt.slice(0, 10)}</td>
+                <td className="px-4 text-right">
+                  <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => void remove(piece)}>
+                    <Trash2 size={18} aria-hidden="true" />
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}

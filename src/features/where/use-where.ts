@@ -1,0 +1,76 @@
+'use client';
+
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
+import { useCallback, useMemo } from 'react';
+
+export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson'] as const;
+export const SIDE_STAGES = ['board', 'files'] as const;
+export type Stage = (typeof STAGES)[number] | (typeof SIDE_STAGES)[number] | 'about';
+
+export interface Where {
+  readonly stage: Stage;
+  readonly pieceId: string | null;
+  readonly studentId: string | null;
+  readonly sectionId: string | null;
+  /** Selected bars, indexes, both included. */
+  readonly bars: readonly [number, number] | null;
+}
+
+export interface WhereChange {
+  readonly pieceId?: string | null;
+  readonly studentId?: string | null;
+  readonly sectionId?: string | null;
+  readonly bars?: readonly [number, number] | null;
+}
+
+export interface WhereAccess extends Where {
+  /** Replaces part of the address without leaving the stage. */
+  readonly change: (change: WhereChange) => void;
+  /** Goes to a stage, keeping who and what. */
+  readonly go: (stage: Stage, change?: WhereChange) => void;
+  readonly addressOf: (stage: Stage, change?: WhereChange) => string;
+}
+
+const isStage = (name: string): name is Stage => [...STAGES, ...SIDE_STAGES, 'about'].includes(name as Stage);
+
+/** `5-8` or `5`, bars counted from 1 as in the address bar; null for anything else. */
+export function parseBars(text: string | null): readonly [number, number] | null {
+  const match = /^(\d{1,5})(?:-(\d{1,5}))?$/.exec(text ?? '');
+  if (!match) return null;
+  const from = Number(match[1]) - 1;
+  const to = match[2] === undefined ? from : Number(match[2]) - 1;
+  return from >= 0 && to >= from ? [from, to] : null;
+}
+
+function toQuery(where: Omit<Where, 'stage'>): string {
+  const query = new URLSearchParams();
+  if (where.pieceId) query.set('piece', where.pieceId);
+  if (where.studentId) query.set('student', where.studentId);
+  if (where.sectionId) query.set('section', where.sectionId);
+  if (where.bars) query.set('bars', where.bars[0] === where.bars[1] ? String(where.bars[0] + 1) : `${where.bars[0] + 1}-${where.bars[1] + 1}`);
+  const text = query.toString();
+  return text === '' ? '' : `?${text}`;
+}
+
+/** The address says the stage, the piece, the student, the section and the selected bars; everything else follows from it. */
+export function useWhere(): WhereAccess {
+  const pathname = usePathname();
+  const params = useSearchParams();
+  const router = useRouter();
+  const where = useMemo<Where>(() => {
+    const first = pathname.split('/')[1] ?? '';
+    return { stage: isStage(first) ? first : 'shelf', pieceId: params.get('piece'), studentId: params.get('student'), sectionId: params.get('section'), bars: parseBars(params.get('bars')) };
+  }, [pathname, params]);
+  const merged = useCallback((change: WhereChange = {}): Omit<Where, 'stage'> => {
+    const next = { ...where, ...change };
+    // Another piece has other bars and sections.
+    return change.pieceId !== undefined && change.pieceId !== where.pieceId ? { ...next, bars: change.bars ?? null, sectionId: change.sectionId ?? null } : next;
+  }, [where]);
+  const addressOf = useCallback((stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged(change))}`, [merged]);
+  return {
+    ...where,
+    change: useCallback((change: WhereChange) => window.history.replaceState(null, '', `${pathname}${toQuery(merged(change))}`), [pathname, merged]),
+    go: useCallback((stage: Stage, change?: WhereChange) => router.push(addressOf(stage, change)), [router, addressOf]),
+    addressOf,
+  };
+}
