@@ -27,7 +27,11 @@ function complain(code: string, message: string): number {
 
 async function main(args: readonly string[]): Promise<number> {
   const [verb = '', ...rest] = args;
-  if (!isVerb(verb)) return complain('unknown-verb' satisfies CliCode, verb === '' ? `give a verb: ${Object.keys(VERBS).join(', ')}.` : `"${verb}" is not a verb; use one of ${Object.keys(VERBS).join(', ')}.`);
+  if (!isVerb(verb))
+    return complain(
+      'unknown-verb' satisfies CliCode,
+      verb === '' ? `give a verb: ${Object.keys(VERBS).join(', ')}.` : `"${verb}" is not a verb; use one of ${Object.keys(VERBS).join(', ')}.`,
+    );
   const parsed = parseArguments(rest, optionsFor(VERBS[verb].options));
   if (!parsed.ok) return complain(parsed.issue.code, parsed.issue.message);
   const { files, options } = parsed.value;

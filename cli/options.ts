@@ -20,7 +20,9 @@ function check(name: string, value: string, shape: OptionShape): string | null {
       return shape.of.includes(value) ? null : `--${name} takes ${shape.of.join(', ')}; "${value}" is none of them.`;
     case 'number': {
       const number = Number(value);
-      return value.trim() !== '' && Number.isFinite(number) && number >= shape.min && number <= shape.max ? null : `--${name} takes a number from ${shape.min} to ${shape.max}; "${value}" is not.`;
+      return value.trim() !== '' && Number.isFinite(number) && number >= shape.min && number <= shape.max
+        ? null
+        : `--${name} takes a number from ${shape.min} to ${shape.max}; "${value}" is not.`;
     }
     case 'text':
     case 'flag':
@@ -45,7 +47,15 @@ export function parseArguments(args: readonly string[], shapes: OptionShapes): R
     }
     const [rawName = '', inline] = arg === '-o' ? ['out'] : arg.replace(/^--?/, '').split(/=(.*)/s);
     const shape = shapes[rawName];
-    if (!shape) return fail('unknown-option', `${arg} is not an option here; use ${Object.keys(shapes).map((s) => `--${s}`).join(', ') || 'none'}.`);
+    if (!shape)
+      return fail(
+        'unknown-option',
+        `${arg} is not an option here; use ${
+          Object.keys(shapes)
+            .map((s) => `--${s}`)
+            .join(', ') || 'none'
+        }.`,
+      );
     let value = inline ?? '';
     if (shape.kind !== 'flag' && inline === undefined) {
       const next = args[i + 1];

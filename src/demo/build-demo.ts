@@ -33,8 +33,24 @@ const PIECES: readonly DemoPiece[] = [
       { letter: 'B', name: 'Out on the water', from: 8, to: 15 },
       { letter: 'A′', name: 'Lamps again', from: 16, to: 23 },
     ],
-    fingers: [['p1-b1-n1', '2'], ['p1-b1-n2', '3'], ['p1-b1-n3', '4'], ['p1-b1-n4', '5'], ['p1-b1-n5', '2'], ['p1-b1-n6', '5'], ['p1-b1-n7', '1'], ['p1-b1-n8', '2'], ['p1-b1-n9', '1'], ['p1-b2-n1', '4'], ['p1-b2-n2', '2'], ['p1-b2-n3', '1']],
-    cues: [['p1-b3-n1', 'look up before the lamp'], ['p1-b9-n1', 'a step brighter']],
+    fingers: [
+      ['p1-b1-n1', '2'],
+      ['p1-b1-n2', '3'],
+      ['p1-b1-n3', '4'],
+      ['p1-b1-n4', '5'],
+      ['p1-b1-n5', '2'],
+      ['p1-b1-n6', '5'],
+      ['p1-b1-n7', '1'],
+      ['p1-b1-n8', '2'],
+      ['p1-b1-n9', '1'],
+      ['p1-b2-n1', '4'],
+      ['p1-b2-n2', '2'],
+      ['p1-b2-n3', '1'],
+    ],
+    cues: [
+      ['p1-b3-n1', 'look up before the lamp'],
+      ['p1-b9-n1', 'a step brighter'],
+    ],
   },
   {
     id: 'demo-gull',
@@ -49,7 +65,15 @@ const PIECES: readonly DemoPiece[] = [
   },
 ];
 
-const STUDENTS: readonly { readonly id: string; readonly name: string; readonly instrument: string; readonly age: string; readonly span: number | null; readonly breath: number | null; readonly pace: number }[] = [
+const STUDENTS: readonly {
+  readonly id: string;
+  readonly name: string;
+  readonly instrument: string;
+  readonly age: string;
+  readonly span: number | null;
+  readonly breath: number | null;
+  readonly pace: number;
+}[] = [
   { id: 'demo-imke', name: 'Imke', instrument: 'piano', age: '11', span: 12, breath: null, pace: 0.75 },
   { id: 'demo-oskar', name: 'Oskar', instrument: 'flute', age: '13', span: null, breath: 8, pace: 0.5 },
 ];
@@ -63,7 +87,15 @@ export function buildDemoStudio(now: Date): Studio {
   const events: StudioEvent[] = [];
   STUDENTS.forEach((s, order) => {
     const student: Student = {
-      id: s.id, name: s.name, instrument: s.instrument, age: s.age, handSpanInSemitones: s.span, breathSpanInSeconds: s.breath, minutesPerDay: [20, 20, 15, 20, 20, 0, 10], order, updatedAt: start,
+      id: s.id,
+      name: s.name,
+      instrument: s.instrument,
+      age: s.age,
+      handSpanInSemitones: s.span,
+      breathSpanInSeconds: s.breath,
+      minutesPerDay: [20, 20, 15, 20, 20, 0, 10],
+      order,
+      updatedAt: start,
     };
     studio.students.push(student);
   });
@@ -73,18 +105,47 @@ export function buildDemoStudio(now: Date): Studio {
     const { read, text } = opened.value;
     const { score } = read;
     const piece: Piece = {
-      id: demo.id, title: score.title, composer: score.composer, format: 'abc', fileName: `${demo.id}.abc`, source: text, encoding: 'utf-8', bom: false, original: demo.abc, instrument: demo.instrument, targetTempo: null,
-      addedAt: start, updatedAt: start,
+      id: demo.id,
+      title: score.title,
+      composer: score.composer,
+      format: 'abc',
+      fileName: `${demo.id}.abc`,
+      source: text,
+      encoding: 'utf-8',
+      bom: false,
+      original: demo.abc,
+      instrument: demo.instrument,
+      targetTempo: null,
+      addedAt: start,
+      updatedAt: start,
     };
     studio.pieces.push(piece);
     demo.sections.forEach((s, i) => {
       const section: Section = {
-        id: `${demo.id}-s${i + 1}`, pieceId: demo.id, name: s.name, letter: s.letter, fromBar: score.bars[s.from]?.id ?? '', toBar: score.bars[s.to]?.id ?? '', fromOffset: '0', toOffset: null, parentId: null, likeId: null,
-        hand: 'all', order: s.from, updatedAt: start,
+        id: `${demo.id}-s${i + 1}`,
+        pieceId: demo.id,
+        name: s.name,
+        letter: s.letter,
+        fromBar: score.bars[s.from]?.id ?? '',
+        toBar: score.bars[s.to]?.id ?? '',
+        fromOffset: '0',
+        toOffset: null,
+        parentId: null,
+        likeId: null,
+        hand: 'all',
+        order: s.from,
+        updatedAt: start,
       };
       studio.sections.push(section);
       let rung = 0;
-      const rungs = defaultLadder({ score, from: s.from, to: s.to, instrument: demo.instrument, targetTempo: null, newId: () => `${section.id}-r${(rung += 1)}` });
+      const rungs = defaultLadder({
+        score,
+        from: s.from,
+        to: s.to,
+        instrument: demo.instrument,
+        targetTempo: null,
+        newId: () => `${section.id}-r${(rung += 1)}`,
+      });
       studio.ladders.push({ id: `${section.id}-ladder`, sectionId: section.id, pieceId: demo.id, rungs, updatedAt: start });
       for (const student of STUDENTS) {
         if (student.instrument !== demo.instrument) continue;
@@ -94,13 +155,32 @@ export function buildDemoStudio(now: Date): Studio {
           else if (chance() < 0.1 && level > 1) level -= 1;
           if (level === 0) continue;
           events.push({
-            id: `${section.id}-${student.id}-w${week}`, at: day(week * 7 + 2), kind: 'level', studentId: student.id, pieceId: demo.id, sectionId: section.id, level: level as Level,
-            proposed: (chance() < 0.15 ? Math.max(0, level - 1) : level) as Level, tempo: null, note: '',
+            id: `${section.id}-${student.id}-w${week}`,
+            at: day(week * 7 + 2),
+            kind: 'level',
+            studentId: student.id,
+            pieceId: demo.id,
+            sectionId: section.id,
+            level: level as Level,
+            proposed: (chance() < 0.15 ? Math.max(0, level - 1) : level) as Level,
+            tempo: null,
+            note: '',
           });
         }
-        rungs.slice(0, Math.min(rungs.length, level * 2)).forEach((r) =>
-          events.push({ id: `${r.id}-${student.id}`, at: day(3), kind: 'rung', studentId: student.id, pieceId: demo.id, sectionId: section.id, rungId: r.id, done: true }),
-        );
+        rungs
+          .slice(0, Math.min(rungs.length, level * 2))
+          .forEach((r) =>
+            events.push({
+              id: `${r.id}-${student.id}`,
+              at: day(3),
+              kind: 'rung',
+              studentId: student.id,
+              pieceId: demo.id,
+              sectionId: section.id,
+              rungId: r.id,
+              done: true,
+            }),
+          );
       }
     });
     const base = { pieceId: demo.id, studentId: null, source: 'teacher' as const, updatedAt: start };

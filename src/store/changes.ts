@@ -22,37 +22,48 @@ export const eventAdded = (event: StudioEvent): ChangeEntry => ({ kind: 'event',
 /** Writes a change and remembers it, all or nothing. Whatever had been taken back before can no longer be brought back. */
 export async function commitChange(db: StudioDatabase, label: string, entries: readonly ChangeEntry[], at: string): Promise<void> {
   if (entries.length === 0) return;
-  await db.transaction('rw', ALL.map((t) => db.table(t)), async () => {
-    for (const entry of entries) {
-      if (entry.kind === 'event') await db.events.put(entry.event);
-      else await writeRow(db, entry.table, entry.key, entry.after);
-    }
-    await db.changes.where('undone').equals(1).delete();
-    await db.changes.add({ at, label, entries, undone: 0 });
-    const count = await db.changes.count();
-    if (count > UNDO_DEPTH) {
-      const oldest = await db.changes.orderBy('seq').limit(count - UNDO_DEPTH).primaryKeys();
-      await db.changes.bulkDelete(oldest);
-    }
-  });
+  await db.transaction(
+    'rw',
+    ALL.map((t) => db.table(t)),
+    async () => {
+      for (const entry of entries) {
+        if (entry.kind === 'event') await db.events.put(entry.event);
+        else await writeRow(db, entry.table, entry.key, entry.after);
+      }
+      await db.changes.where('undone').equals(1).delete();
+      await db.changes.add({ at, label, entries, undone: 0 });
+      const count = await db.changes.count();
+      if (count > UNDO_DEPTH) {
+        const oldest = await db.changes
+          .orderBy('seq')
+          .limit(count - UNDO_DEPTH)
+          .primaryKeys();
+        await db.changes.bulkDelete(oldest);
+      }
+    },
+  );
 }
 
 type Way = 'undo' | 'redo';
 
 async function step(db: StudioDatabase, way: Way, at: string, newId: () => string): Promise<string | null> {
-  return db.transaction('rw', ALL.map((t) => db.table(t)), async () => {
-    const candidates = db.changes.where('undone').equals(way === 'undo' ? 0 : 1);
-    const list: Change[] = await candidates.sortBy('seq');
-    const change = way === 'undo' ? list[list.length - 1] : list[0];
-    if (!change?.seq) return null;
-    const entries = way === 'undo' ? [...change.entries].reverse() : change.entries;
-    for (const entry of entries) {
-      if (entry.kind === 'event') await db.events.put({ id: newId(), at, kind: way === 'undo' ? 'retract' : 'restore', target: entry.event.id });
-      else await writeRow(db, entry.table, entry.key, way === 'undo' ? entry.before : entry.after);
-    }
-    await db.changes.update(change.seq, { undone: way === 'undo' ? 1 : 0 });
-    return change.label;
-  });
+  return db.transaction(
+    'rw',
+    ALL.map((t) => db.table(t)),
+    async () => {
+      const candidates = db.changes.where('undone').equals(way === 'undo' ? 0 : 1);
+      const list: Change[] = await candidates.sortBy('seq');
+      const change = way === 'undo' ? list[list.length - 1] : list[0];
+      if (!change?.seq) return null;
+      const entries = way === 'undo' ? [...change.entries].reverse() : change.entries;
+      for (const entry of entries) {
+        if (entry.kind === 'event') await db.events.put({ id: newId(), at, kind: way === 'undo' ? 'retract' : 'restore', target: entry.event.id });
+        else await writeRow(db, entry.table, entry.key, way === 'undo' ? entry.before : entry.after);
+      }
+      await db.changes.update(change.seq, { undone: way === 'undo' ? 1 : 0 });
+      return change.label;
+    },
+  );
 }
 
 /** Takes back the latest change, across reloads; records are retracted by an event, never removed. Returns its label, or null. */

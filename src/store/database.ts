@@ -17,7 +17,15 @@ export interface RowOf {
 
 /** One step of a change: a row as it was and as it became, or an event that was added. */
 export type ChangeEntry =
-  | { [T in EditableTable]: { readonly kind: 'row'; readonly table: T; readonly key: string; readonly before: RowOf[T] | null; readonly after: RowOf[T] | null } }[EditableTable]
+  | {
+      [T in EditableTable]: {
+        readonly kind: 'row';
+        readonly table: T;
+        readonly key: string;
+        readonly before: RowOf[T] | null;
+        readonly after: RowOf[T] | null;
+      };
+    }[EditableTable]
   | { readonly kind: 'event'; readonly event: StudioEvent };
 
 /** A change the teacher made, kept so that it can be taken back after a reload. */

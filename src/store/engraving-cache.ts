@@ -11,5 +11,11 @@ export async function cachedEngraving(db: StudioDatabase, key: string): Promise<
 export async function keepEngraving(db: StudioDatabase, key: string, systems: readonly string[], usedAt: number): Promise<void> {
   await db.engravings.put({ key, systems: [...systems], usedAt });
   const count = await db.engravings.count();
-  if (count > MOST_ENGRAVINGS) await db.engravings.bulkDelete(await db.engravings.orderBy('usedAt').limit(count - MOST_ENGRAVINGS).primaryKeys());
+  if (count > MOST_ENGRAVINGS)
+    await db.engravings.bulkDelete(
+      await db.engravings
+        .orderBy('usedAt')
+        .limit(count - MOST_ENGRAVINGS)
+        .primaryKeys(),
+    );
 }

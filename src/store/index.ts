@@ -1,7 +1,6 @@
 /** What is kept in the browser: tables, changes with undo, live queries. The only code that touches IndexedDB. */
-export { commitChange, eventAdded, redoChange, rowChange, undoChange } from './changes';
-export { StudioDatabase, type ChangeEntry, type StudioName } from './database';
+export { eventAdded, rowChange } from './changes';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
-export { useLadders, useMarks, usePages, usePiece, usePieces, useRecords, useSections, useSettings, useStudents, useUndoLabels } from './queries';
+export { useLadders, useMarks, usePiece, usePieces, useRecords, useSections, useSettings, useStudents, useUndoLabels } from './queries';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
 export { countStudio, putStudio, readStudio } from './studio-data';

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { foldEvents, type FoldedRecords } from '@/core/mastery';
-import type { Ladder, Mark, Page, Piece, Section, Settings, Student } from '@/core/studio';
+import type { Ladder, Mark, Piece, Section, Settings, Student } from '@/core/studio';
 import { useStudio } from './studio-context';
 
 export type Loaded<T> = T | undefined;
@@ -36,11 +36,6 @@ export function useLadders(pieceId: string | null): Loaded<Ladder[]> {
 export function useStudents(): Loaded<Student[]> {
   const { db } = useStudio();
   return useLiveQuery(() => db.students.orderBy('order').toArray(), [db]);
-}
-
-export function usePages(pieceId: string | null): Loaded<Page[]> {
-  const { db } = useStudio();
-  return useLiveQuery(async () => (pieceId ? (await db.pages.where('pieceId').equals(pieceId).toArray()).sort((a, b) => a.order - b.order) : []), [db, pieceId]);
 }
 
 export function useRecords(): Loaded<FoldedRecords> {

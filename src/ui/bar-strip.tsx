@@ -91,14 +91,16 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
   const { lane, count } = bracketLanes(brackets);
   const arcHeight = arcs.length > 0 && !compact ? 64 : 0;
   const laneHeight = compact ? 24 : 28;
-  const tallest = compact ? 26 : 62;
+  const tallest = compact ? 26 : 56;
   const tileTop = arcHeight + count * laneHeight + 6 + (compact ? 4 : 10);
   const floor = tileTop + tallest;
   const showFamilies = !compact && bars.some((b) => b.family !== null);
   const height = floor + (showFamilies ? 22 : 2) + 12;
   const perNumber = Math.max(1, Math.ceil(30 / (inner / Math.max(1, bars.length))));
   const chosen = (i: number): boolean => selection !== null && i >= selection[0] && i <= selection[1];
-  const tileHeight = (difficulty: number): number => (compact ? 8 : 20) + (Math.min(10, difficulty) / 10) * (tallest - (compact ? 8 : 20));
+  // Easy pieces use the height too: the scale ends at the hardest bar, but never below 4 of 10, so that an easy piece looks easy.
+  const fullHeight = Math.max(4, ...bars.map((b) => b.difficulty));
+  const tileHeight = (difficulty: number): number => (compact ? 8 : 20) + (Math.min(fullHeight, difficulty) / fullHeight) * (tallest - (compact ? 8 : 20));
 
   const barAt = (clientX: number): number => {
     const left = ref.current?.getBoundingClientRect().left ?? 0;
@@ -141,7 +143,8 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
       return;
     }
     const fixed = event.shiftKey ? (anchor.current ?? selection[0]) : null;
-    const lead = fixed === null ? (event.key === 'ArrowLeft' || event.key === 'Home' ? selection[0] : selection[1]) : fixed === selection[0] ? selection[1] : selection[0];
+    const lead =
+      fixed === null ? (event.key === 'ArrowLeft' || event.key === 'Home' ? selection[0] : selection[1]) : fixed === selection[0] ? selection[1] : selection[0];
     const to = Math.max(0, Math.min(last, move(lead)));
     if (fixed === null) {
       anchor.current = to;
@@ -159,7 +162,13 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
           const rise = Math.min(arcHeight - 16, 16 + Math.abs(to - from) / 10);
           return arcHeight > 0 ? (
             <g key={arc.id}>
-              <path d={`M${from} ${arcHeight} C ${from} ${arcHeight - rise * 1.3}, ${to} ${arcHeight - rise * 1.3}, ${to} ${arcHeight}`} fill="none" stroke="var(--color-leaf-deep)" strokeWidth="1.6" strokeDasharray={DASH[arc.kind]} />
+              <path
+                d={`M${from} ${arcHeight} C ${from} ${arcHeight - rise * 1.3}, ${to} ${arcHeight - rise * 1.3}, ${to} ${arcHeight}`}
+                fill="none"
+                stroke="var(--color-leaf-deep)"
+                strokeWidth="1.6"
+                strokeDasharray={DASH[arc.kind]}
+              />
               <text x={(from + to) / 2} y={arcHeight - rise - 2} textAnchor="middle" fontSize="13" fill="var(--color-ink-2)">
                 {arc.label}
               </text>
@@ -214,7 +223,13 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
             const left = x(i);
             const w = Math.max(1, x(i + 1) - left - (inner / bars.length > 8 ? 1.5 : 0.3));
             return (
-              <g key={bar.id} role="option" id={`${base}-${i}`} aria-selected={chosen(i)} aria-label={`bar ${bar.number}, difficulty ${bar.difficulty.toFixed(1)}${bar.corner ? ', corner' : ''}`}>
+              <g
+                key={bar.id}
+                role="option"
+                id={`${base}-${i}`}
+                aria-selected={chosen(i)}
+                aria-label={`bar ${bar.number}, difficulty ${bar.difficulty.toFixed(1)}${bar.corner ? ', corner' : ''}`}
+              >
                 <rect x={left} y={tileTop} width={w} height={tallest} fill="transparent" />
                 <rect
                   x={left}

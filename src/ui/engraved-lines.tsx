@@ -35,7 +35,8 @@ function measure(host: HTMLElement): LineLayout {
   for (const note of host.querySelectorAll('g.note, g.rest, g.mRest')) {
     const head = note.querySelector('.notehead') ?? note;
     const box = head.getBoundingClientRect();
-    if (note.id !== '' && box.width > 0) notes.set(note.id, { x: box.left - frame.left + box.width / 2, y: box.top - frame.top + box.height / 2, width: box.width });
+    if (note.id !== '' && box.width > 0)
+      notes.set(note.id, { x: box.left - frame.left + box.width / 2, y: box.top - frame.top + box.height / 2, width: box.width });
   }
   const bars = new Map<string, { x: number; width: number; top: number; height: number }>();
   for (const bar of host.querySelectorAll('g.measure')) {
@@ -90,7 +91,14 @@ function EngravedLine({ svg, line, chosen, chosenBars, differs, onNote, onBar, a
         {layout
           ? [...(chosenBars ?? [])].map((id) => {
               const bar = layout.bars.get(id);
-              return bar ? <div key={id} aria-hidden="true" className="absolute rounded-sm bg-acorn-wash" style={{ left: bar.x, width: bar.width, top: bar.top - 12, height: bar.height + 24 }} /> : null;
+              return bar ? (
+                <div
+                  key={id}
+                  aria-hidden="true"
+                  className="absolute rounded-sm bg-acorn-wash"
+                  style={{ left: bar.x, width: bar.width, top: bar.top - 12, height: bar.height + 24 }}
+                />
+              ) : null;
             })
           : null}
         {/* The keyboard reaches notes and bars through the bar strip and the stage's own keys. */}

@@ -52,7 +52,11 @@ function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }
   };
   const wash = current ? 'border-acorn bg-acorn-wash' : rung.climbed ? 'border-leaf-deep bg-leaf-wash' : 'border-leaf-deep bg-sheet';
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 2 : undefined }} className="relative -mx-1 my-[7px] first:mt-4 last:mb-4">
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 2 : undefined }}
+      className="relative -mx-1 my-[7px] first:mt-4 last:mb-4"
+    >
       <div className={`flex items-stretch border-y-2 border-x-2 ${wash}`}>
         {movable ? (
           <button
@@ -88,7 +92,13 @@ function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }
           <span className="figure min-w-10 text-right">{rung.tempo}</span>
         </button>
         {onTick ? (
-          <button type="button" className="grid min-w-11 place-items-center border-l border-rule" aria-pressed={rung.climbed} aria-label={`${rung.what}: done`} onClick={() => onTick(rung.id)}>
+          <button
+            type="button"
+            className="grid min-w-11 place-items-center border-l border-rule"
+            aria-pressed={rung.climbed}
+            aria-label={`${rung.what}: done`}
+            onClick={() => onTick(rung.id)}
+          >
             {rung.climbed ? <Check size={20} aria-hidden="true" /> : <span className="h-5 w-5 rounded border border-rule-strong" />}
           </button>
         ) : null}
@@ -99,7 +109,10 @@ function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }
 
 /** A section's steps as a ladder that is climbed upwards: the first rung at the bottom. Drag, or Alt with the arrow keys, moves a rung. */
 export function LadderDrawing({ rungs, current, onChoose, onReorder, onTick, label }: Props): ReactNode {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const drawn = [...rungs].reverse();
   const ids = drawn.map((r) => r.id);
   const reorder = (next: readonly string[]): void => onReorder?.([...next].reverse());

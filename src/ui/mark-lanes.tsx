@@ -48,7 +48,14 @@ export function TextLane({ name, layout, texts, rows = 1, onPick, large = false,
         const look = `absolute -translate-x-1/2 whitespace-nowrap leading-6 ${large ? 'text-lg' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
         const style = { left: at?.x ?? 0, top: 5 + (t.row ?? 0) * ROW };
         return onPick ? (
-          <button key={`${t.noteId} ${t.row ?? 0} ${t.text}`} type="button" tabIndex={-1} className={`figure ${look}`} style={style} onClick={() => onPick(t.noteId)}>
+          <button
+            key={`${t.noteId} ${t.row ?? 0} ${t.text}`}
+            type="button"
+            tabIndex={-1}
+            className={`figure ${look}`}
+            style={style}
+            onClick={() => onPick(t.noteId)}
+          >
             {body}
           </button>
         ) : (
@@ -91,9 +98,14 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
   const firstBar = Math.min(...[...layout.bars.values()].map((b) => b.x), layout.width);
   const steps = [...(before ? [{ ...before, x: firstBar }] : []), ...here];
   return (
-    <div className="relative border-t border-rule" style={{ height }} role="group" aria-label={`${name}: ${here.map((p) => p.level).join(', ') || 'nothing marked here'}`}>
+    <div
+      className="relative border-t border-rule"
+      style={{ height }}
+      role="group"
+      aria-label={`${name}: ${here.map((p) => p.level).join(', ') || 'nothing marked here'}`}
+    >
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>
-      <svg width={layout.width} height={height} className="absolute inset-0" aria-hidden="true">
+      <svg width={layout.width} height={height} className="absolute inset-0 overflow-visible" aria-hidden="true">
         {(['p', 'mp', 'mf', 'f'] as const).map((level) => (
           <g key={level}>
             <line x1={firstBar} x2={layout.width} y1={y(level)} y2={y(level)} stroke="var(--color-rule)" strokeWidth="0.6" />
@@ -108,7 +120,13 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
           const colour = step.source === 'teacher' ? 'var(--color-plum)' : step.source === 'editor' ? 'var(--color-editor)' : 'var(--color-ink)';
           return (
             <g key={`${step.noteId} ${step.x}`}>
-              <path d={`M${step.x} ${y(step.level)} H${end}${next ? ` V${y(next.level)}` : ''}`} fill="none" stroke={colour} strokeWidth="2.2" strokeDasharray={step.source === 'suggested' ? '5 4' : ''} />
+              <path
+                d={`M${step.x} ${y(step.level)} H${end}${next ? ` V${y(next.level)}` : ''}`}
+                fill="none"
+                stroke={colour}
+                strokeWidth="2.2"
+                strokeDasharray={step.source === 'suggested' ? '5 4' : ''}
+              />
               {step === steps[0] && before ? null : <circle cx={step.x} cy={y(step.level)} r="3.5" fill={colour} />}
             </g>
           );

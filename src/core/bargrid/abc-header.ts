@@ -4,7 +4,17 @@ import type { DraftTempo } from './draft';
 const TONIC_FIFTHS: Readonly<Record<string, number>> = { C: 0, G: 1, D: 2, A: 3, E: 4, B: 5, F: -1 };
 /** How many fifths a mode's signature lies from the major key on the same note. */
 const MODE_FIFTHS: Readonly<Record<string, readonly [Mode, number]>> = {
-  maj: ['major', 0], ion: ['ionian', 0], '': ['major', 0], m: ['minor', -3], min: ['minor', -3], aeo: ['aeolian', -3], mix: ['mixolydian', -1], dor: ['dorian', -2], phr: ['phrygian', -4], lyd: ['lydian', 1], loc: ['locrian', -5],
+  maj: ['major', 0],
+  ion: ['ionian', 0],
+  '': ['major', 0],
+  m: ['minor', -3],
+  min: ['minor', -3],
+  aeo: ['aeolian', -3],
+  mix: ['mixolydian', -1],
+  dor: ['dorian', -2],
+  phr: ['phrygian', -4],
+  lyd: ['lydian', 1],
+  loc: ['locrian', -5],
 };
 
 /** `K:` of ABC 2.1, section 3.1.14: `G`, `Am`, `D dorian`, `F#m`, `none`, `HP`; null when it cannot be read. */

@@ -56,14 +56,38 @@ interface Pending {
 const nothingPending = (): Pending => ({ decorations: [], before: [], chordSymbol: null, graces: [], graceSlash: false, slurStarts: 0, fingers: [] });
 
 const emptyBar = (): AbcBar => ({
-  events: [], length: ZERO, meter: null, key: null, tempo: null, repeatStart: false, repeatEnd: null, endingStart: null, doubleBar: null, segno: false, coda: false,
-  toCoda: false, fine: false, jump: null, lineBreak: false, rehearsal: null,
+  events: [],
+  length: ZERO,
+  meter: null,
+  key: null,
+  tempo: null,
+  repeatStart: false,
+  repeatEnd: null,
+  endingStart: null,
+  doubleBar: null,
+  segno: false,
+  coda: false,
+  toCoda: false,
+  fine: false,
+  jump: null,
+  lineBreak: false,
+  rehearsal: null,
 });
 
 export function startVoice(key: Key, meter: Meter, unitLength: Fraction, octaveShift: number): AbcVoice {
   return {
-    bars: [emptyBar()], key, meter, unitLength, octaveShift, accidentals: new Map(), tuplet: null, broken: 0, pending: nothingPending(),
-    lineStart: { bar: 0, event: 0 }, verse: 1, overlays: 0,
+    bars: [emptyBar()],
+    key,
+    meter,
+    unitLength,
+    octaveShift,
+    accidentals: new Map(),
+    tuplet: null,
+    broken: 0,
+    pending: nothingPending(),
+    lineStart: { bar: 0, event: 0 },
+    verse: 1,
+    overlays: 0,
   };
 }
 
@@ -76,14 +100,54 @@ export function keyAlter(key: Key, step: Step): number {
 }
 
 const DECORATIONS: Readonly<Record<string, string>> = {
-  '.': 'staccato', '~': 'turn', H: 'fermata', L: 'accent', M: 'mordent', P: 'inverted-mordent', T: 'trill-mark', u: 'up-bow', v: 'down-bow',
-  trill: 'trill-mark', lowermordent: 'mordent', mordent: 'mordent', uppermordent: 'inverted-mordent', pralltriller: 'inverted-mordent', turn: 'turn', invertedturn: 'inverted-turn',
-  roll: 'turn', accent: 'accent', '>': 'accent', emphasis: 'accent', fermata: 'fermata', tenuto: 'tenuto', staccato: 'staccato', wedge: 'staccatissimo', breath: 'breath-mark', '^': 'strong-accent', marcato: 'strong-accent',
-  upbow: 'up-bow', downbow: 'down-bow', open: 'open-string', thumb: 'thumb-position', snap: 'snap-pizzicato', '+': 'stopped', plus: 'stopped', arpeggio: 'arpeggiate', slide: 'schleifer', shortphrase: 'breath-mark',
+  '.': 'staccato',
+  '~': 'turn',
+  H: 'fermata',
+  L: 'accent',
+  M: 'mordent',
+  P: 'inverted-mordent',
+  T: 'trill-mark',
+  u: 'up-bow',
+  v: 'down-bow',
+  trill: 'trill-mark',
+  lowermordent: 'mordent',
+  mordent: 'mordent',
+  uppermordent: 'inverted-mordent',
+  pralltriller: 'inverted-mordent',
+  turn: 'turn',
+  invertedturn: 'inverted-turn',
+  roll: 'turn',
+  accent: 'accent',
+  '>': 'accent',
+  emphasis: 'accent',
+  fermata: 'fermata',
+  tenuto: 'tenuto',
+  staccato: 'staccato',
+  wedge: 'staccatissimo',
+  breath: 'breath-mark',
+  '^': 'strong-accent',
+  marcato: 'strong-accent',
+  upbow: 'up-bow',
+  downbow: 'down-bow',
+  open: 'open-string',
+  thumb: 'thumb-position',
+  snap: 'snap-pizzicato',
+  '+': 'stopped',
+  plus: 'stopped',
+  arpeggio: 'arpeggiate',
+  slide: 'schleifer',
+  shortphrase: 'breath-mark',
 };
 const DYNAMICS = new Set(['pppp', 'ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff', 'ffff', 'sfz', 'fp', 'sf', 'fz', 'rfz']);
 const WEDGES: Readonly<Record<string, string>> = {
-  '<(': 'crescendo', 'crescendo(': 'crescendo', '>(': 'diminuendo', 'diminuendo(': 'diminuendo', '<)': 'wedge-stop', 'crescendo)': 'wedge-stop', '>)': 'wedge-stop', 'diminuendo)': 'wedge-stop',
+  '<(': 'crescendo',
+  'crescendo(': 'crescendo',
+  '>(': 'diminuendo',
+  'diminuendo(': 'diminuendo',
+  '<)': 'wedge-stop',
+  'crescendo)': 'wedge-stop',
+  '>)': 'wedge-stop',
+  'diminuendo)': 'wedge-stop',
 };
 
 /** `(p` without numbers: how many notes in the time of how many (ABC 2.1, 4.13); n depends on a compound meter. */
@@ -195,8 +259,20 @@ function pushEvent(scanner: Scanner, kind: DraftEvent['kind'], pitches: Pitch[],
   }
   const p = voice.pending;
   bar.events.push({
-    kind, pitches, duration, tuplet, tied, graces: p.graces, graceSlash: p.graceSlash, slurStarts: p.slurStarts, slurStops: 0, decorations: p.decorations,
-    before: p.before, chordSymbol: p.chordSymbol, fingers: p.fingers, lyrics: [],
+    kind,
+    pitches,
+    duration,
+    tuplet,
+    tied,
+    graces: p.graces,
+    graceSlash: p.graceSlash,
+    slurStarts: p.slurStarts,
+    slurStops: 0,
+    decorations: p.decorations,
+    before: p.before,
+    chordSymbol: p.chordSymbol,
+    fingers: p.fingers,
+    lyrics: [],
   });
   voice.pending = nothingPending();
   bar.length = add(bar.length, duration);
@@ -229,7 +305,13 @@ function readChord(scanner: Scanner): boolean {
   scanner.at += used;
   if (pitches.length === 0) return false;
   const all = scanner.take(/^-/) !== null;
-  pushEvent(scanner, 'note', pitches, tied.map((t) => t || all), multiply(inner, factor));
+  pushEvent(
+    scanner,
+    'note',
+    pitches,
+    tied.map((t) => t || all),
+    multiply(inner, factor),
+  );
   return true;
 }
 

@@ -3,8 +3,15 @@ import { compare, fraction, lcm, multiply, subtract, ZERO, type Fraction, type K
 import type { Draft, DraftBar, DraftEvent, DraftTempo } from './draft';
 
 const VALUES: readonly (readonly [string, Fraction])[] = [
-  ['breve', { n: 8, d: 1 }], ['whole', { n: 4, d: 1 }], ['half', { n: 2, d: 1 }], ['quarter', { n: 1, d: 1 }], ['eighth', { n: 1, d: 2 }],
-  ['16th', { n: 1, d: 4 }], ['32nd', { n: 1, d: 8 }], ['64th', { n: 1, d: 16 }], ['128th', { n: 1, d: 32 }],
+  ['breve', { n: 8, d: 1 }],
+  ['whole', { n: 4, d: 1 }],
+  ['half', { n: 2, d: 1 }],
+  ['quarter', { n: 1, d: 1 }],
+  ['eighth', { n: 1, d: 2 }],
+  ['16th', { n: 1, d: 4 }],
+  ['32nd', { n: 1, d: 8 }],
+  ['64th', { n: 1, d: 16 }],
+  ['128th', { n: 1, d: 32 }],
 ];
 
 interface Written {
@@ -92,9 +99,15 @@ function eventXml(event: DraftEvent, context: Context): string {
   const out: string[] = [];
   for (const mark of event.before) {
     const body =
-      mark.kind === 'dynamic' ? `<dynamics><${mark.text}/></dynamics>` : mark.kind === 'wedge' ? `<wedge type="${mark.text === 'wedge-stop' ? 'stop' : mark.text}"/>` : `<words>${escapeXml(mark.text)}</words>`;
+      mark.kind === 'dynamic'
+        ? `<dynamics><${mark.text}/></dynamics>`
+        : mark.kind === 'wedge'
+          ? `<wedge type="${mark.text === 'wedge-stop' ? 'stop' : mark.text}"/>`
+          : `<words>${escapeXml(mark.text)}</words>`;
     const placement = mark.kind === 'words' ? 'above' : 'below';
-    out.push(`<direction placement="${placement}"><direction-type>${body}</direction-type>${context.staves > 1 ? `<staff>${context.staff}</staff>` : ''}</direction>`);
+    out.push(
+      `<direction placement="${placement}"><direction-type>${body}</direction-type>${context.staves > 1 ? `<staff>${context.staff}</staff>` : ''}</direction>`,
+    );
   }
   if (event.chordSymbol !== null) out.push(harmonyXml(event.chordSymbol));
   const tail = `<voice>${context.voice}</voice>`;
@@ -104,7 +117,9 @@ function eventXml(event: DraftEvent, context: Context): string {
   const { tuplet } = event;
   const writtenLength = tuplet ? multiply(event.duration, fraction(tuplet.actual, tuplet.normal)) : event.duration;
   const pieces = event.kind === 'note' ? spellLength(writtenLength) : [...spellLength(writtenLength)].reverse();
-  const modification = tuplet ? `<time-modification><actual-notes>${tuplet.actual}</actual-notes><normal-notes>${tuplet.normal}</normal-notes></time-modification>` : '';
+  const modification = tuplet
+    ? `<time-modification><actual-notes>${tuplet.actual}</actual-notes><normal-notes>${tuplet.normal}</normal-notes></time-modification>`
+    : '';
   pieces.forEach((piece, i) => {
     const sounding = tuplet ? multiply(piece.quarters, fraction(tuplet.normal, tuplet.actual)) : piece.quarters;
     const duration = `<duration>${(sounding.n * context.divisions) / sounding.d}</duration>`;
@@ -112,7 +127,9 @@ function eventXml(event: DraftEvent, context: Context): string {
     const first = i === 0;
     const last = i === pieces.length - 1;
     if (event.kind !== 'note') {
-      out.push(`<note${event.kind === 'hidden-rest' ? ' print-object="no"' : ''}><rest/>${duration}${tail}${type}${modification}${staff}${notationsXml(event, first, last, false, false, context, true)}</note>`);
+      out.push(
+        `<note${event.kind === 'hidden-rest' ? ' print-object="no"' : ''}><rest/>${duration}${tail}${type}${modification}${staff}${notationsXml(event, first, last, false, false, context, true)}</note>`,
+      );
       return;
     }
     const heads: (Pitch | null)[] = event.pitches.length === 0 ? [null] : [...event.pitches];
@@ -122,7 +139,12 @@ function eventXml(event: DraftEvent, context: Context): string {
       const tieOut = !last || (event.tied[k] ?? false);
       if (first && context.tiedIn.has(key)) context.tiedIn.delete(key);
       const ties = `${tieIn ? '<tie type="stop"/>' : ''}${tieOut ? '<tie type="start"/>' : ''}`;
-      const lyrics = k === 0 && first ? event.lyrics.map((l) => `<lyric number="${escapeXml(l.verse)}"><syllabic>${l.syllabic}</syllabic><text>${escapeXml(l.text)}</text></lyric>`).join('') : '';
+      const lyrics =
+        k === 0 && first
+          ? event.lyrics
+              .map((l) => `<lyric number="${escapeXml(l.verse)}"><syllabic>${l.syllabic}</syllabic><text>${escapeXml(l.text)}</text></lyric>`)
+              .join('')
+          : '';
       const head = pitch ? pitchXml(pitch) : '<unpitched><display-step>B</display-step><display-octave>4</display-octave></unpitched>';
       out.push(
         `<note>${k > 0 ? '<chord/>' : ''}${head}${duration}${ties}${tail}${type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${notationsXml(event, first, last, tieIn, tieOut, context, k === 0)}${lyrics}</note>`,
@@ -134,9 +156,21 @@ function eventXml(event: DraftEvent, context: Context): string {
 }
 
 const SUFFIX: readonly (readonly [RegExp, string])[] = [
-  [/^(maj7|M7|Δ)$/, 'major-seventh'], [/^(m7b5|ø)$/, 'half-diminished'], [/^(dim7|o7|°7)$/, 'diminished-seventh'], [/^(dim|o|°)$/, 'diminished'],
-  [/^(m|min|-)7$/, 'minor-seventh'], [/^(m|min|-)6$/, 'minor-sixth'], [/^(m|min|-)$/, 'minor'], [/^7$/, 'dominant'], [/^6$/, 'major-sixth'], [/^9$/, 'dominant-ninth'],
-  [/^(\+|aug)$/, 'augmented'], [/^sus2$/, 'suspended-second'], [/^sus4?$/, 'suspended-fourth'], [/^5$/, 'power'], [/^(maj|M)?$/, 'major'],
+  [/^(maj7|M7|Δ)$/, 'major-seventh'],
+  [/^(m7b5|ø)$/, 'half-diminished'],
+  [/^(dim7|o7|°7)$/, 'diminished-seventh'],
+  [/^(dim|o|°)$/, 'diminished'],
+  [/^(m|min|-)7$/, 'minor-seventh'],
+  [/^(m|min|-)6$/, 'minor-sixth'],
+  [/^(m|min|-)$/, 'minor'],
+  [/^7$/, 'dominant'],
+  [/^6$/, 'major-sixth'],
+  [/^9$/, 'dominant-ninth'],
+  [/^(\+|aug)$/, 'augmented'],
+  [/^sus2$/, 'suspended-second'],
+  [/^sus4?$/, 'suspended-fourth'],
+  [/^5$/, 'power'],
+  [/^(maj|M)?$/, 'major'],
 ];
 
 function harmonyXml(symbol: string): string {
@@ -161,7 +195,9 @@ function tempoXml(tempo: DraftTempo): string {
   const types = tempo.word === '' ? '' : `<direction-type><words>${escapeXml(tempo.word)}</words></direction-type>`;
   if (tempo.perMinute === null) return types === '' ? '' : `<direction placement="above">${types}</direction>`;
   const [unit] = spellLength(tempo.unit);
-  const metronome = unit?.value ? `<direction-type><metronome><beat-unit>${unit.value}</beat-unit>${'<beat-unit-dot/>'.repeat(unit.dots)}<per-minute>${tempo.perMinute}</per-minute></metronome></direction-type>` : '';
+  const metronome = unit?.value
+    ? `<direction-type><metronome><beat-unit>${unit.value}</beat-unit>${'<beat-unit-dot/>'.repeat(unit.dots)}<per-minute>${tempo.perMinute}</per-minute></metronome></direction-type>`
+    : '';
   const quarters = (tempo.perMinute * tempo.unit.n) / tempo.unit.d;
   return `<direction placement="above">${types}${metronome || (types === '' ? '<direction-type><words/></direction-type>' : '')}<sound tempo="${quarters}"/></direction>`;
 }
@@ -172,7 +208,8 @@ function signsXml(bar: DraftBar): { left: string; start: string; end: string; ri
     bar.repeatStart || bar.endingStart
       ? `<barline location="left">${bar.repeatStart ? '<bar-style>heavy-light</bar-style>' : ''}${ending(bar.endingStart, 'start')}${bar.repeatStart ? '<repeat direction="forward"/>' : ''}</barline>`
       : '';
-  const direction = (type: string, sound: string): string => `<direction placement="above"><direction-type>${type}</direction-type><sound ${sound}/></direction>`;
+  const direction = (type: string, sound: string): string =>
+    `<direction placement="above"><direction-type>${type}</direction-type><sound ${sound}/></direction>`;
   const start = `${bar.rehearsal === null ? '' : `<direction placement="above"><direction-type><rehearsal>${escapeXml(bar.rehearsal)}</rehearsal></direction-type></direction>`}${
     bar.segno ? direction('<segno/>', 'segno="segno"') : ''
   }${bar.coda ? direction('<coda/>', 'coda="coda"') : ''}`;
@@ -190,7 +227,8 @@ function signsXml(bar: DraftBar): { left: string; start: string; end: string; ri
   return { left, start, end, right };
 }
 
-const eventsLength = (events: readonly DraftEvent[]): Fraction => events.reduce<Fraction>((sum, e) => fraction(sum.n * e.duration.d + e.duration.n * sum.d, sum.d * e.duration.d), ZERO);
+const eventsLength = (events: readonly DraftEvent[]): Fraction =>
+  events.reduce<Fraction>((sum, e) => fraction(sum.n * e.duration.d + e.duration.n * sum.d, sum.d * e.duration.d), ZERO);
 
 /** Writes a draft as a MusicXML 4.0 document, one measure a line. Bars with nothing in a staff get a hidden whole-bar rest. */
 export function draftToMusicXml(draft: Draft): string {
@@ -216,7 +254,9 @@ export function draftToMusicXml(draft: Draft): string {
   for (const part of draft.parts)
     out.push(
       `<score-part id="${part.id}"><part-name>${escapeXml(part.name)}</part-name>${
-        part.sound === null ? '' : `<score-instrument id="${part.id}-I1"><instrument-name>${escapeXml(part.name)}</instrument-name><instrument-sound>${escapeXml(part.sound)}</instrument-sound></score-instrument>`
+        part.sound === null
+          ? ''
+          : `<score-instrument id="${part.id}-I1"><instrument-name>${escapeXml(part.name)}</instrument-name><instrument-sound>${escapeXml(part.sound)}</instrument-sound></score-instrument>`
       }${part.midiProgram === null ? '' : `<midi-instrument id="${part.id}-I1"><midi-program>${part.midiProgram + 1}</midi-program></midi-instrument>`}</score-part>`,
     );
   out.push('</part-list>');
@@ -234,14 +274,19 @@ export function draftToMusicXml(draft: Draft): string {
         const first = b === 0;
         const clefs = first
           ? `${part.staves.length > 1 ? `<staves>${part.staves.length}</staves>` : ''}${part.staves
-              .map(({ clef }, s) => `<clef${part.staves.length > 1 ? ` number="${s + 1}"` : ''}><sign>${clef.sign}</sign><line>${clef.line}</line>${clef.octaveChange === 0 ? '' : `<clef-octave-change>${clef.octaveChange}</clef-octave-change>`}</clef>`)
+              .map(
+                ({ clef }, s) =>
+                  `<clef${part.staves.length > 1 ? ` number="${s + 1}"` : ''}><sign>${clef.sign}</sign><line>${clef.line}</line>${clef.octaveChange === 0 ? '' : `<clef-octave-change>${clef.octaveChange}</clef-octave-change>`}</clef>`,
+              )
               .join('')}${
               part.transpose === null
                 ? ''
                 : `<transpose><diatonic>${part.transpose.diatonic}</diatonic><chromatic>${part.transpose.chromatic}</chromatic>${part.transpose.octaveChange === 0 ? '' : `<octave-change>${part.transpose.octaveChange}</octave-change>`}</transpose>`
             }`
           : '';
-        lines.push(`<attributes>${first ? `<divisions>${divisions}</divisions>` : ''}${bar.key ? keyXml(bar.key) : ''}${bar.meter ? meterXml(bar.meter) : ''}${clefs}</attributes>`);
+        lines.push(
+          `<attributes>${first ? `<divisions>${divisions}</divisions>` : ''}${bar.key ? keyXml(bar.key) : ''}${bar.meter ? meterXml(bar.meter) : ''}${clefs}</attributes>`,
+        );
       }
       if (p === 0) {
         lines.push(start);
@@ -266,7 +311,14 @@ export function draftToMusicXml(draft: Draft): string {
           const place = `${s} ${v}`;
           if (!slurs.has(place)) slurs.set(place, []);
           if (!ties.has(place)) ties.set(place, new Map());
-          const context: Context = { divisions, voice: voiceNumber, staff: s + 1, staves: part.staves.length, slurs: slurs.get(place) ?? [], tiedIn: ties.get(place) ?? new Map<string, true>() };
+          const context: Context = {
+            divisions,
+            voice: voiceNumber,
+            staff: s + 1,
+            staves: part.staves.length,
+            slurs: slurs.get(place) ?? [],
+            tiedIn: ties.get(place) ?? new Map<string, true>(),
+          };
           for (const e of events) lines.push(eventXml(e, context));
           written = eventsLength(events);
         });

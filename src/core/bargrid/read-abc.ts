@@ -23,8 +23,16 @@ interface VoiceHead {
 }
 
 const CLEFS: Readonly<Record<string, DraftStaff['clef']>> = {
-  treble: { sign: 'G', line: 2, octaveChange: 0 }, bass: { sign: 'F', line: 4, octaveChange: 0 }, bass3: { sign: 'F', line: 3, octaveChange: 0 }, alto: { sign: 'C', line: 3, octaveChange: 0 },
-  tenor: { sign: 'C', line: 4, octaveChange: 0 }, soprano: { sign: 'C', line: 1, octaveChange: 0 }, perc: { sign: 'percussion', line: 2, octaveChange: 0 }, 'treble-8': { sign: 'G', line: 2, octaveChange: -1 }, 'treble+8': { sign: 'G', line: 2, octaveChange: 1 }, 'bass-8': { sign: 'F', line: 4, octaveChange: -1 },
+  treble: { sign: 'G', line: 2, octaveChange: 0 },
+  bass: { sign: 'F', line: 4, octaveChange: 0 },
+  bass3: { sign: 'F', line: 3, octaveChange: 0 },
+  alto: { sign: 'C', line: 3, octaveChange: 0 },
+  tenor: { sign: 'C', line: 4, octaveChange: 0 },
+  soprano: { sign: 'C', line: 1, octaveChange: 0 },
+  perc: { sign: 'percussion', line: 2, octaveChange: 0 },
+  'treble-8': { sign: 'G', line: 2, octaveChange: -1 },
+  'treble+8': { sign: 'G', line: 2, octaveChange: 1 },
+  'bass-8': { sign: 'F', line: 4, octaveChange: -1 },
 };
 
 function applyVoiceWords(head: VoiceHead, text: string): void {
@@ -103,9 +111,11 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
     voices.set(id, fresh);
     return fresh;
   };
-  const warnIn = (id: string) => (message: string): void => {
-    if (warnings.length < 200) warnings.push({ bar: voices.get(id)?.bars.length ?? 1, voice: id, message });
-  };
+  const warnIn =
+    (id: string) =>
+    (message: string): void => {
+      if (warnings.length < 200) warnings.push({ bar: voices.get(id)?.bars.length ?? 1, voice: id, message });
+    };
   let tunes = 0;
   for (const raw of text.split(/\r\n|\r|\n/)) {
     const scoreLine = /^%%(?:score|staves)\s+(.*)$/.exec(raw);
@@ -190,7 +200,20 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
   for (const voice of voices.values()) while (voice.bars.length > 1 && voice.bars[voice.bars.length - 1]?.events.length === 0) voice.bars.pop();
   const ids = [...voices.keys()].filter((id) => voices.get(id)?.bars.some((b) => b.events.length > 0));
   if (ids.length === 0) return fail('abc-no-music', `${file} holds no notes that can be read as ABC.`, { file });
-  return ok({ draft: toDraft({ title, composer, meter, key, tempo: tempoText === null ? null : parseAbcTempo(tempoText, unitLength), groups: grouping(score, ids), heads, voices, ids }), warnings });
+  return ok({
+    draft: toDraft({
+      title,
+      composer,
+      meter,
+      key,
+      tempo: tempoText === null ? null : parseAbcTempo(tempoText, unitLength),
+      groups: grouping(score, ids),
+      heads,
+      voices,
+      ids,
+    }),
+    warnings,
+  });
 }
 
 interface Gathered {
@@ -211,7 +234,11 @@ function toDraft(all: Gathered): Draft {
   const parts: DraftPart[] = groups.map((staves, p) => {
     const first = heads.get(staves[0]?.[0] ?? '');
     return {
-      id: `P${p + 1}`, name: first?.name ?? '', sound: null, midiProgram: null, transpose: transposition(first?.transpose ?? 0),
+      id: `P${p + 1}`,
+      name: first?.name ?? '',
+      sound: null,
+      midiProgram: null,
+      transpose: transposition(first?.transpose ?? 0),
       staves: staves.map((voiceIds) => ({ clef: heads.get(voiceIds[0] ?? '')?.clef ?? { sign: 'G', line: 2, octaveChange: 0 } })),
     };
   });
@@ -237,11 +264,24 @@ function toDraft(all: Gathered): Draft {
     const nextStarts = ids.some((id) => voices.get(id)?.bars[i + 1]?.endingStart != null);
     const closes: boolean = openEnding !== null && (repeatEnd !== null || doubleBar !== null || nextStarts || i === count - 1);
     bars.push({
-      number: pickup ? '0' : String(printed), implicit: pickup, quarters: quarters.n > 0 ? quarters : nominal,
-      meter: i === 0 ? all.meter : meterChange, key: i === 0 ? all.key : (here.find((b) => b.key)?.key ?? null), tempo: here.find((b) => b.tempo)?.tempo ?? (i === 0 ? all.tempo : null),
-      repeatStart: here.some((b) => b.repeatStart), repeatEnd, endingStart, endingStop: closes ? openEnding : null,
-      segno: here.some((b) => b.segno), coda: here.some((b) => b.coda), toCoda: here.some((b) => b.toCoda), fine: here.some((b) => b.fine), jump: here.find((b) => b.jump !== null)?.jump ?? null,
-      doubleBar, lineBreak: here.some((b) => b.lineBreak), rehearsal: here.find((b) => b.rehearsal !== null)?.rehearsal ?? null,
+      number: pickup ? '0' : String(printed),
+      implicit: pickup,
+      quarters: quarters.n > 0 ? quarters : nominal,
+      meter: i === 0 ? all.meter : meterChange,
+      key: i === 0 ? all.key : (here.find((b) => b.key)?.key ?? null),
+      tempo: here.find((b) => b.tempo)?.tempo ?? (i === 0 ? all.tempo : null),
+      repeatStart: here.some((b) => b.repeatStart),
+      repeatEnd,
+      endingStart,
+      endingStop: closes ? openEnding : null,
+      segno: here.some((b) => b.segno),
+      coda: here.some((b) => b.coda),
+      toCoda: here.some((b) => b.toCoda),
+      fine: here.some((b) => b.fine),
+      jump: here.find((b) => b.jump !== null)?.jump ?? null,
+      doubleBar,
+      lineBreak: here.some((b) => b.lineBreak),
+      rehearsal: here.find((b) => b.rehearsal !== null)?.rehearsal ?? null,
       content: groups.map((staves) => staves.map((voiceIds) => voiceIds.map((id) => voices.get(id)?.bars[i]?.events ?? []))),
     });
     if (closes) openEnding = null;

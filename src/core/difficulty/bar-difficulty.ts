@@ -87,7 +87,10 @@ export function barDifficulties(score: Score, tempo?: QuarterBpm): BarDifficulty
     say('key', Math.abs(bar.key.fifths), `${Math.abs(bar.key.fifths)} ${bar.key.fifths > 0 ? 'sharps' : 'flats'}`);
     say('ornament', ornaments, `${ornaments} ${ornaments === 1 ? 'ornament' : 'ornaments'}`);
     reasons.sort((x, y) => y.points - x.points);
-    const total = Math.min(10, reasons.reduce((sum, r) => sum + r.points, 0));
+    const total = Math.min(
+      10,
+      reasons.reduce((sum, r) => sum + r.points, 0),
+    );
     return { bar: index, score: Math.round(total * 10) / 10, reasons };
   });
 }

@@ -57,7 +57,12 @@ function facts(request: LadderRequest): Facts {
   const inside = score.notes.filter((n) => n.bar >= from && n.bar <= to);
   const bar = score.bars[from];
   const target = Math.round(request.targetTempo ?? (bar ? tempoAt(score, bar.onset) : 90));
-  const perBar = score.bars.slice(from, to + 1).map((b) => ({ b, n: inside.filter((n) => n.bar === b.index).length / Math.max(0.1, spanSeconds(score, b.onset, (b.onset + b.length) as typeof b.onset)) }));
+  const perBar = score.bars
+    .slice(from, to + 1)
+    .map((b) => ({
+      b,
+      n: inside.filter((n) => n.bar === b.index).length / Math.max(0.1, spanSeconds(score, b.onset, (b.onset + b.length) as typeof b.onset)),
+    }));
   const hardest = perBar.reduce<{ b: (typeof perBar)[number]['b']; n: number } | null>((best, x) => (best === null || x.n > best.n ? x : best), null);
   return {
     twoHands: new Set(inside.map((n) => `${n.part} ${n.staff}`)).size > 1,
@@ -78,20 +83,74 @@ function facts(request: LadderRequest): Facts {
  */
 export function defaultLadder(request: LadderRequest): Rung[] {
   const f = facts(request);
-  const rung = (kind: RungKind, what: string, hands: string, tempo: number | null, times: number, done: string, why: string, tempoTo: number | null = null): Rung => ({
-    id: request.newId(), kind, what, hands, tempo, tempoTo, times, done, why, own: false,
+  const rung = (
+    kind: RungKind,
+    what: string,
+    hands: string,
+    tempo: number | null,
+    times: number,
+    done: string,
+    why: string,
+    tempoTo: number | null = null,
+  ): Rung => ({
+    id: request.newId(),
+    kind,
+    what,
+    hands,
+    tempo,
+    tempoTo,
+    times,
+    done,
+    why,
+    own: false,
   });
   const half = Math.round((f.start + f.target) / 2);
   const out: Rung[] = [rung('tap', `Tap and count bars ${f.bars}`, f.twoHands ? 'both' : '', f.start, 2, 'twice without a stop', 'rhythm before notes')];
   if (f.twoHands) {
     out.push(rung('right-alone', 'Right hand alone', 'right', f.start, 4, '3 in a row without a stop', 'one problem at a time'));
     out.push(rung('left-alone', 'Left hand alone', 'left', f.start, 4, '3 in a row without a stop', 'one problem at a time'));
-    out.push(rung('together', 'Hands together, stop at each bar line', 'both', Math.max(30, Math.round(f.start * 0.9)), 4, '3 in a row, fingers as marked', 'the bar line is where the hand prepares'));
+    out.push(
+      rung(
+        'together',
+        'Hands together, stop at each bar line',
+        'both',
+        Math.max(30, Math.round(f.start * 0.9)),
+        4,
+        '3 in a row, fingers as marked',
+        'the bar line is where the hand prepares',
+      ),
+    );
   } else out.push(rung('alone', 'Play slowly, eyes on the page', '', f.start, 4, '3 in a row without a stop', 'right notes and fingers from the first time'));
-  if (f.hardestBar !== null) out.push(rung('corner', `Loop bar ${f.hardestBar} with the first note of the next`, f.twoHands ? 'both' : '', f.start, 6, '4 in a row', 'most notes a second in this section'));
-  if (!f.firstOfPiece) out.push(rung('join', 'From the bar before into this section', f.twoHands ? 'both' : '', f.start, 3, '3 in a row', 'the join is learned with the section'));
-  out.push(rung('tempo', 'Tempo steps', f.twoHands ? 'both' : '', f.start, 5, 'each step twice, all notes right', `from ${f.start}, where everything is right, to the target`, f.target));
-  if (f.hasArticulation) out.push(rung('articulation', 'Every slur and touch as printed', f.twoHands ? 'both' : '', half, 3, 'heard by someone else', 'slurs or touches are printed here'));
+  if (f.hardestBar !== null)
+    out.push(
+      rung(
+        'corner',
+        `Loop bar ${f.hardestBar} with the first note of the next`,
+        f.twoHands ? 'both' : '',
+        f.start,
+        6,
+        '4 in a row',
+        'most notes a second in this section',
+      ),
+    );
+  if (!f.firstOfPiece)
+    out.push(rung('join', 'From the bar before into this section', f.twoHands ? 'both' : '', f.start, 3, '3 in a row', 'the join is learned with the section'));
+  out.push(
+    rung(
+      'tempo',
+      'Tempo steps',
+      f.twoHands ? 'both' : '',
+      f.start,
+      5,
+      'each step twice, all notes right',
+      `from ${f.start}, where everything is right, to the target`,
+      f.target,
+    ),
+  );
+  if (f.hasArticulation)
+    out.push(
+      rung('articulation', 'Every slur and touch as printed', f.twoHands ? 'both' : '', half, 3, 'heard by someone else', 'slurs or touches are printed here'),
+    );
   if (f.hasDynamics) out.push(rung('dynamics', 'Dynamics as planned', f.twoHands ? 'both' : '', half, 3, 'heard by someone else', 'dynamics are printed here'));
   out.push(rung('run', `Bars ${f.bars} from cold`, f.twoHands ? 'both' : '', f.target, 1, 'first try of the day', 'secure means from cold'));
   return out;
@@ -99,4 +158,8 @@ export function defaultLadder(request: LadderRequest): Rung[] {
 
 /** Seconds one pass through the range takes at a tempo in quarters a minute. */
 export const passSeconds = (score: Score, from: number, to: number, tempo: number): number =>
-  playedSeconds(score, score.bars.slice(from, to + 1).map((b) => b.index), tempo as Parameters<typeof playedSeconds>[2]);
+  playedSeconds(
+    score,
+    score.bars.slice(from, to + 1).map((b) => b.index),
+    tempo as Parameters<typeof playedSeconds>[2],
+  );

@@ -67,7 +67,15 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
   const standings = new Map<string, Standing>();
   for (const [key, history] of histories) {
     const last = history[history.length - 1];
-    if (last) standings.set(key, { level: last.level, at: last.at, tempo: last.tempo, note: last.note, overruled: last.proposed !== null && last.proposed !== last.level, history });
+    if (last)
+      standings.set(key, {
+        level: last.level,
+        at: last.at,
+        tempo: last.tempo,
+        note: last.note,
+        overruled: last.proposed !== null && last.proposed !== last.level,
+        history,
+      });
   }
   return { standings, rungsDone };
 }

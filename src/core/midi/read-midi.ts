@@ -71,7 +71,8 @@ function collect(midi: MidiData, perQuarter: number): Collected {
           tempo ??= Math.round(60_000_000 / Math.max(1, event.microsecondsPerBeat));
           break;
         case 'timeSignature':
-          if (event.numerator > 0 && event.numerator <= 64 && [1, 2, 4, 8, 16, 32].includes(event.denominator)) meters.push({ at: quantise(tick, perQuarter), meter: simpleMeter(event.numerator, event.denominator) });
+          if (event.numerator > 0 && event.numerator <= 64 && [1, 2, 4, 8, 16, 32].includes(event.denominator))
+            meters.push({ at: quantise(tick, perQuarter), meter: simpleMeter(event.numerator, event.denominator) });
           break;
         case 'keySignature':
           if (Math.abs(event.key) <= 7) key = { fifths: event.key, mode: event.scale === 1 ? 'minor' : 'major' };
@@ -108,8 +109,20 @@ function lineOf(notes: readonly Sounded[]): { start: number; end: number; keys: 
 const bare = (kind: DraftEvent['kind'], steps: number, pitches: DraftEvent['pitches'], tied: boolean): DraftEvent => {
   const third = steps % 3 !== 0 && steps % 4 === 0;
   return {
-    kind, pitches, duration: fraction(steps, STEPS_PER_QUARTER), tuplet: third ? { actual: 3, normal: 2, edge: 'none' } : null, tied: pitches.map(() => tied), graces: [], graceSlash: false,
-    slurStarts: 0, slurStops: 0, decorations: [], before: [], chordSymbol: null, fingers: [], lyrics: [],
+    kind,
+    pitches,
+    duration: fraction(steps, STEPS_PER_QUARTER),
+    tuplet: third ? { actual: 3, normal: 2, edge: 'none' } : null,
+    tied: pitches.map(() => tied),
+    graces: [],
+    graceSlash: false,
+    slurStarts: 0,
+    slurStops: 0,
+    decorations: [],
+    before: [],
+    chordSymbol: null,
+    fingers: [],
+    lyrics: [],
   };
 };
 
@@ -134,7 +147,16 @@ function fillBar(line: readonly { start: number; end: number; keys: number[] }[]
     const end = Math.min(sound.end, to);
     for (const rest of split(start - at)) out.push(bare('rest', rest, [], false));
     const pieces = split(end - start);
-    pieces.forEach((piece, i) => out.push(bare('note', piece, sound.keys.map((k) => spellMidi(k, fifths)), i < pieces.length - 1 || sound.end > to)));
+    pieces.forEach((piece, i) =>
+      out.push(
+        bare(
+          'note',
+          piece,
+          sound.keys.map((k) => spellMidi(k, fifths)),
+          i < pieces.length - 1 || sound.end > to,
+        ),
+      ),
+    );
     at = end;
   }
   for (const rest of split(to - at)) out.push(bare('rest', rest, [], false));
@@ -150,7 +172,8 @@ export function midiToDraft(bytes: Uint8Array, file: string): Result<{ draft: Dr
     return fail('midi-broken', `${file} is a damaged MIDI file; export it again.`, { file });
   }
   const perQuarter = midi.header.ticksPerBeat;
-  if (perQuarter === undefined || !(perQuarter > 0)) return fail('midi-timecode', `${file} counts film frames instead of beats; export it with beats.`, { file });
+  if (perQuarter === undefined || !(perQuarter > 0))
+    return fail('midi-timecode', `${file} counts film frames instead of beats; export it with beats.`, { file });
   const found = collect(midi, perQuarter);
   if (found.tracks.length === 0) return fail('midi-no-notes', `${file} holds no notes.`, { file });
   const end = Math.max(...found.tracks.flatMap((t) => t.notes.map((n) => n.end)));
@@ -178,19 +201,42 @@ export function midiToDraft(bytes: Uint8Array, file: string): Result<{ draft: Dr
     const bass = !both && low.length > high.length;
     const treble = { clef: { sign: 'G', line: 2, octaveChange: 0 } } as const;
     const bassClef = { clef: { sign: 'F', line: 4, octaveChange: 0 } } as const;
-    parts.push({ id: `P${i + 1}`, name: track.name, sound: null, midiProgram: track.program, transpose: null, staves: both ? [treble, bassClef] : [bass ? bassClef : treble] });
+    parts.push({
+      id: `P${i + 1}`,
+      name: track.name,
+      sound: null,
+      midiProgram: track.program,
+      transpose: null,
+      staves: both ? [treble, bassClef] : [bass ? bassClef : treble],
+    });
     lines.push(both ? [lineOf(high), lineOf(low)] : [lineOf(track.notes)]);
   });
   const draftBars: DraftBar[] = bars.map((bar, i) => ({
-    number: String(i + 1), implicit: false, quarters: fraction(bar.to - bar.from, STEPS_PER_QUARTER), meter: bar.meter, key: i === 0 ? found.key : null,
+    number: String(i + 1),
+    implicit: false,
+    quarters: fraction(bar.to - bar.from, STEPS_PER_QUARTER),
+    meter: bar.meter,
+    key: i === 0 ? found.key : null,
     tempo: i === 0 && found.tempo !== null ? { word: '', unit: fraction(1), perMinute: found.tempo } : null,
-    repeatStart: false, repeatEnd: null, endingStart: null, endingStop: null, segno: false, coda: false, toCoda: false, fine: false, jump: null,
-    doubleBar: i === bars.length - 1 ? 'light-heavy' : null, lineBreak: false, rehearsal: null,
+    repeatStart: false,
+    repeatEnd: null,
+    endingStart: null,
+    endingStop: null,
+    segno: false,
+    coda: false,
+    toCoda: false,
+    fine: false,
+    jump: null,
+    doubleBar: i === bars.length - 1 ? 'light-heavy' : null,
+    lineBreak: false,
+    rehearsal: null,
     content: lines.map((staves) => staves.map((line) => [fillBar(line, bar.from, bar.to, found.key.fifths)])),
   }));
   const name = file.replace(/^.*[\\/]/, '').replace(/\.midi?$/i, '');
   return ok({
     draft: { title: found.title || name, composer: '', parts, bars: draftBars },
-    warnings: ['this piece comes from a MIDI file and is rough: note values are rounded to sixteenths and triplets, and spelling, voices, hands and repeats are guesses'],
+    warnings: [
+      'this piece comes from a MIDI file and is rough: note values are rounded to sixteenths and triplets, and spelling, voices, hands and repeats are guesses',
+    ],
   });
 }

@@ -37,7 +37,11 @@ function beamWindows(meter: Meter, ticksPerQuarter: number, onlyEighths: boolean
  */
 export function computeBeams(events: readonly Beamable[], meter: Meter, ticksPerQuarter: number): ReadonlyMap<string, 'begin' | 'continue' | 'end'> {
   const beams = new Map<string, 'begin' | 'continue' | 'end'>();
-  const windows = beamWindows(meter, ticksPerQuarter, events.every((e) => e.flags <= 1));
+  const windows = beamWindows(
+    meter,
+    ticksPerQuarter,
+    events.every((e) => e.flags <= 1),
+  );
   const windowOf = (onset: number): number => windows.findIndex((end) => onset < end);
   let run: Beamable[] = [];
   const close = (): void => {

@@ -27,8 +27,7 @@ function latin1(bytes: Uint8Array): string {
  */
 export function decodeText(bytes: Uint8Array, file: string): Result<DecodedText, DecodeCode> {
   if (bytes.length === 0) return fail('empty-file', `${file} is empty: there is nothing in it to read.`, { file });
-  if (bytes.length > LIMITS.fileBytes)
-    return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
+  if (bytes.length > LIMITS.fileBytes) return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
   const [a = 0, b = 0, c = 0, d = 0] = bytes;
   try {
     if ((a === 0xff && b === 0xfe) || (a === 0x3c && b === 0))

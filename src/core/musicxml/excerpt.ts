@@ -3,7 +3,7 @@
  * front, every length is the one in the model, unknown elements and unpaired slurs are left out. It is the only thing the
  * engraver ever sees, so that a damaged or hostile source cannot reach it, and a section costs the same in a long piece.
  */
-import { fraction, fractionText, meterQuarters, type AttributeChange, type Clef, type Key, type Meter, type Note, type Rest, type Score } from '../score';
+import { meterQuarters, type AttributeChange, type Clef, type Key, type Meter, type Note, type Rest, type Score } from '../score';
 import { computeBeams, FLAGS } from './beams';
 import type { ReadScore } from './read-score';
 import { valueQuarters } from './read-measure';
@@ -24,16 +24,123 @@ type Timed = Note | Rest;
 
 /** Elements copied as they are, with their whitelisted attributes; everything else in a note is written from the model or dropped. */
 const COPIED = new Set([
-  'accidental', 'stem', 'notehead', 'tuplet', 'tuplet-actual', 'tuplet-normal', 'tuplet-number', 'tuplet-type', 'slur', 'articulations', 'ornaments', 'technical',
-  'fermata', 'arpeggiate', 'non-arpeggiate', 'glissando', 'slide', 'dynamics', 'accidental-mark', 'syllabic', 'text', 'elision', 'extend', 'lyric',
-  'accent', 'strong-accent', 'staccato', 'tenuto', 'detached-legato', 'staccatissimo', 'spiccato', 'breath-mark', 'caesura', 'stress', 'unstress',
-  'trill-mark', 'turn', 'delayed-turn', 'inverted-turn', 'delayed-inverted-turn', 'mordent', 'inverted-mordent', 'schleifer', 'tremolo', 'wavy-line',
-  'up-bow', 'down-bow', 'harmonic', 'open-string', 'thumb-position', 'fingering', 'string', 'fret', 'pluck', 'snap-pizzicato', 'stopped', 'hammer-on', 'pull-off',
-  'p', 'pp', 'ppp', 'pppp', 'f', 'ff', 'fff', 'ffff', 'mp', 'mf', 'sf', 'sfp', 'sfpp', 'fp', 'rf', 'rfz', 'sfz', 'sffz', 'fz', 'n', 'pf', 'sfzp', 'other-dynamics',
-  'words', 'rehearsal', 'segno', 'coda', 'wedge', 'pedal', 'metronome', 'beat-unit', 'beat-unit-dot', 'per-minute',
-  'root', 'root-step', 'root-alter', 'kind', 'bass', 'bass-step', 'bass-alter', 'degree', 'degree-value', 'degree-alter', 'degree-type',
+  'accidental',
+  'stem',
+  'notehead',
+  'tuplet',
+  'tuplet-actual',
+  'tuplet-normal',
+  'tuplet-number',
+  'tuplet-type',
+  'slur',
+  'articulations',
+  'ornaments',
+  'technical',
+  'fermata',
+  'arpeggiate',
+  'non-arpeggiate',
+  'glissando',
+  'slide',
+  'dynamics',
+  'accidental-mark',
+  'syllabic',
+  'text',
+  'elision',
+  'extend',
+  'lyric',
+  'accent',
+  'strong-accent',
+  'staccato',
+  'tenuto',
+  'detached-legato',
+  'staccatissimo',
+  'spiccato',
+  'breath-mark',
+  'caesura',
+  'stress',
+  'unstress',
+  'trill-mark',
+  'turn',
+  'delayed-turn',
+  'inverted-turn',
+  'delayed-inverted-turn',
+  'mordent',
+  'inverted-mordent',
+  'schleifer',
+  'tremolo',
+  'wavy-line',
+  'up-bow',
+  'down-bow',
+  'harmonic',
+  'open-string',
+  'thumb-position',
+  'fingering',
+  'string',
+  'fret',
+  'pluck',
+  'snap-pizzicato',
+  'stopped',
+  'hammer-on',
+  'pull-off',
+  'p',
+  'pp',
+  'ppp',
+  'pppp',
+  'f',
+  'ff',
+  'fff',
+  'ffff',
+  'mp',
+  'mf',
+  'sf',
+  'sfp',
+  'sfpp',
+  'fp',
+  'rf',
+  'rfz',
+  'sfz',
+  'sffz',
+  'fz',
+  'n',
+  'pf',
+  'sfzp',
+  'other-dynamics',
+  'words',
+  'rehearsal',
+  'segno',
+  'coda',
+  'wedge',
+  'pedal',
+  'metronome',
+  'beat-unit',
+  'beat-unit-dot',
+  'per-minute',
+  'root',
+  'root-step',
+  'root-alter',
+  'kind',
+  'bass',
+  'bass-step',
+  'bass-alter',
+  'degree',
+  'degree-value',
+  'degree-alter',
+  'degree-type',
 ]);
-const ATTRIBUTES = new Set(['type', 'number', 'placement', 'slash', 'bracket', 'show-number', 'line-type', 'font-style', 'font-weight', 'long', 'use-symbols', 'text']);
+const ATTRIBUTES = new Set([
+  'type',
+  'number',
+  'placement',
+  'slash',
+  'bracket',
+  'show-number',
+  'line-type',
+  'font-style',
+  'font-weight',
+  'long',
+  'use-symbols',
+  'text',
+]);
 const NO_TEXT_LIMIT = 200;
 
 function copy(element: XmlElement, skip: (e: XmlElement) => boolean = () => false): string {
@@ -142,11 +249,16 @@ function noteXml(element: XmlElement, event: Timed, context: NoteContext): strin
     if (event.chord && !broken) parts.push('<chord/>');
     const { pitch } = event;
     const unpitched = child(element, 'unpitched');
-    if (pitch) parts.push(`<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`);
+    if (pitch)
+      parts.push(`<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`);
     else if (unpitched) {
       const step = child(unpitched, 'display-step')?.text.trim() ?? 'B';
       const octave = child(unpitched, 'display-octave')?.text.trim() ?? '4';
-      parts.push(/^[A-G]$/.test(step) && /^\d$/.test(octave) ? `<unpitched><display-step>${step}</display-step><display-octave>${octave}</display-octave></unpitched>` : '<unpitched/>');
+      parts.push(
+        /^[A-G]$/.test(step) && /^\d$/.test(octave)
+          ? `<unpitched><display-step>${step}</display-step><display-octave>${octave}</display-octave></unpitched>`
+          : '<unpitched/>',
+      );
     } else parts.push('<rest/>');
   } else parts.push(event.wholeBar ? '<rest measure="yes"/>' : '<rest/>');
   const isGrace = event.kind === 'note' && event.grace !== null;
@@ -156,18 +268,26 @@ function noteXml(element: XmlElement, event: Timed, context: NoteContext): strin
     if (event.tie !== 'stop') parts.push('<tie type="start"/>');
   }
   parts.push(`<voice>${escapeXml(event.voice.slice(0, 8))}</voice>`);
-  const known = event.value !== null && valueQuarters(event.value, 0, null) !== null ? { value: event.value, dots: Math.min(event.dots, 3) } : valueOfLength(event.duration, context.score.ticksPerQuarter);
+  const known =
+    event.value !== null && valueQuarters(event.value, 0, null) !== null
+      ? { value: event.value, dots: Math.min(event.dots, 3) }
+      : valueOfLength(event.duration, context.score.ticksPerQuarter);
   if (known && !(event.kind === 'rest' && event.wholeBar)) parts.push(`<type>${known.value}</type>${'<dot/>'.repeat(known.dots)}`);
   const accidental = child(element, 'accidental');
   if (accidental) parts.push(copy(accidental));
-  if (event.timeModification) parts.push(`<time-modification><actual-notes>${event.timeModification.actual}</actual-notes><normal-notes>${event.timeModification.normal}</normal-notes></time-modification>`);
+  if (event.timeModification)
+    parts.push(
+      `<time-modification><actual-notes>${event.timeModification.actual}</actual-notes><normal-notes>${event.timeModification.normal}</normal-notes></time-modification>`,
+    );
   for (const name of ['stem', 'notehead']) {
     const found = child(element, name);
     if (found) parts.push(copy(found));
   }
   if (context.staves > 1 && context.onlyStaff === null) parts.push(`<staff>${event.staff}</staff>`);
   if (context.copyBeams) {
-    const beam = childrenNamed(element, 'beam').find((b) => (b.attributes['number'] ?? '1') === '1')?.text.trim();
+    const beam = childrenNamed(element, 'beam')
+      .find((b) => (b.attributes['number'] ?? '1') === '1')
+      ?.text.trim();
     if (beam === 'begin' || beam === 'continue' || beam === 'end') parts.push(`<beam number="1">${beam}</beam>`);
   } else {
     const beam = context.beams.get(event.id);
@@ -177,9 +297,17 @@ function noteXml(element: XmlElement, event: Timed, context: NoteContext): strin
     .flatMap((group) => group.children)
     .map((c) => copy(c, skip))
     .join('');
-  const tied = event.kind === 'note' && event.tie && !isGrace ? `${event.tie !== 'start' ? '<tied type="stop"/>' : ''}${event.tie !== 'stop' ? '<tied type="start"/>' : ''}` : '';
+  const tied =
+    event.kind === 'note' && event.tie && !isGrace
+      ? `${event.tie !== 'start' ? '<tied type="stop"/>' : ''}${event.tie !== 'stop' ? '<tied type="start"/>' : ''}`
+      : '';
   if (notations !== '' || tied !== '') parts.push(`<notations>${tied}${notations}</notations>`);
-  parts.push(...childrenNamed(element, 'lyric').slice(0, 12).map((l) => copy(l)), '</note>');
+  parts.push(
+    ...childrenNamed(element, 'lyric')
+      .slice(0, 12)
+      .map((l) => copy(l)),
+    '</note>',
+  );
   return parts.join('');
 }
 
@@ -235,18 +363,23 @@ export function writeExcerpt(text: string, read: Pick<ReadScore, 'score' | 'rang
       const endingStarts = signs.ending !== null && (signs.ending.starts || b === from);
       if (b === from) out.push(attributesXml(state, score.ticksPerQuarter, staves));
       if (signs.repeatStart || endingStarts)
-        out.push(`<barline location="left">${signs.repeatStart ? '<bar-style>heavy-light</bar-style>' : ''}${
-          endingStarts ? `<ending number="${signs.ending?.numbers.join(',') ?? '1'}" type="start"/>` : ''
-        }${signs.repeatStart ? '<repeat direction="forward"/>' : ''}</barline>`);
+        out.push(
+          `<barline location="left">${signs.repeatStart ? '<bar-style>heavy-light</bar-style>' : ''}${
+            endingStarts ? `<ending number="${signs.ending?.numbers.join(',') ?? '1'}" type="start"/>` : ''
+          }${signs.repeatStart ? '<repeat direction="forward"/>' : ''}</barline>`,
+        );
       const range = ranges[index]?.[b] ?? null;
       const tree = range ? parseFragment(text.slice(range[0], range[1])) : null;
-      if (tree) out.push(measureBody(tree, { score, part, b, from, bar, byPlace, slurs, staves, onlyStaff, withoutFingerings: request.withoutFingerings ?? false }));
+      if (tree)
+        out.push(measureBody(tree, { score, part, b, from, bar, byPlace, slurs, staves, onlyStaff, withoutFingerings: request.withoutFingerings ?? false }));
       else out.push(`<note><rest measure="yes"/><duration>${bar.length}</duration><voice>1</voice></note>`);
       const endingStops = signs.ending !== null && (signs.ending.stops || b === to);
       if (signs.repeatEnd !== null || endingStops || signs.doubleBar)
-        out.push(`<barline location="right"><bar-style>${signs.repeatEnd !== null ? 'light-heavy' : (signs.doubleBar ?? 'regular')}</bar-style>${
-          endingStops ? `<ending number="${signs.ending?.numbers.join(',') ?? '1'}" type="stop"/>` : ''
-        }${signs.repeatEnd !== null ? '<repeat direction="backward"/>' : ''}</barline>`);
+        out.push(
+          `<barline location="right"><bar-style>${signs.repeatEnd !== null ? 'light-heavy' : (signs.doubleBar ?? 'regular')}</bar-style>${
+            endingStops ? `<ending number="${signs.ending?.numbers.join(',') ?? '1'}" type="stop"/>` : ''
+          }${signs.repeatEnd !== null ? '<repeat direction="backward"/>' : ''}</barline>`,
+        );
       out.push('</measure>');
     }
     out.push('</part>');
@@ -280,7 +413,15 @@ function measureBody(tree: XmlElement, context: BodyContext): string {
   const changes = part.attributes.filter((a) => a.bar === b);
   const timedOf = (sourceIndex: number): Timed | undefined => context.byPlace.get(`${part.id} ${b} ${sourceIndex}`);
   const beams = part.hasBeams ? new Map<string, 'begin' | 'continue' | 'end'>() : beamsOfBar(tree, context, timedOf);
-  const noteContext: NoteContext = { score, slurs: context.slurs, beams, staves: part.staves, onlyStaff, withoutFingerings: context.withoutFingerings, copyBeams: part.hasBeams };
+  const noteContext: NoteContext = {
+    score,
+    slurs: context.slurs,
+    beams,
+    staves: part.staves,
+    onlyStaff,
+    withoutFingerings: context.withoutFingerings,
+    copyBeams: part.hasBeams,
+  };
   let sourceIndex = 0;
   let attributesIndex = 0;
   let wanted = 0;
@@ -305,7 +446,9 @@ function measureBody(tree: XmlElement, context: BodyContext): string {
         const change = changes[attributesIndex];
         attributesIndex += 1;
         if (!change || (b === context.from && change.onset === bar.onset)) return;
-        const xml = changeXml(onlyStaff === null ? change : { ...change, clefs: (change.clefs ?? []).filter((c) => c.staff === onlyStaff).map((c) => ({ ...c, staff: 1 })) });
+        const xml = changeXml(
+          onlyStaff === null ? change : { ...change, clefs: (change.clefs ?? []).filter((c) => c.staff === onlyStaff).map((c) => ({ ...c, staff: 1 })) },
+        );
         if (xml === '') return;
         moveTo(change.onset - bar.onset);
         out.push(xml);
@@ -349,7 +492,11 @@ function nextOnset(tree: XmlElement, i: number, timedOf: (sourceIndex: number) =
   return null;
 }
 
-function beamsOfBar(tree: XmlElement, context: BodyContext, timedOf: (sourceIndex: number) => Timed | undefined): ReadonlyMap<string, 'begin' | 'continue' | 'end'> {
+function beamsOfBar(
+  tree: XmlElement,
+  context: BodyContext,
+  timedOf: (sourceIndex: number) => Timed | undefined,
+): ReadonlyMap<string, 'begin' | 'continue' | 'end'> {
   const voices = new Map<string, Timed[]>();
   childrenNamed(tree, 'note').forEach((_, k) => {
     const event = timedOf(k);
@@ -372,6 +519,3 @@ function beamsOfBar(tree: XmlElement, context: BodyContext, timedOf: (sourceInde
   }
   return all;
 }
-
-/** Quarter notes of a length, for messages. */
-export const lengthText = (score: Score, length: number): string => fractionText(fraction(length, score.ticksPerQuarter));

@@ -63,8 +63,7 @@ export function unpackMxl(bytes: Uint8Array, file: string): Result<MxlContent, M
     if (paths.length > 1) notes.push({ code: 'several-scores', message: `${file} holds ${paths.length} scores; the first, ${path}, is read.` });
     const entry = entries.find((e) => e.name === path);
     if (!entry) return fail('mxl-no-score', `${file} names the score ${path}, which is not in it. Export the piece again.`, { file });
-    if (entry.size > LIMITS.textLength)
-      return fail('mxl-too-large', `${file} would unzip to more than 48 MB; it is not opened.`, { file });
+    if (entry.size > LIMITS.textLength) return fail('mxl-too-large', `${file} would unzip to more than 48 MB; it is not opened.`, { file });
     const score = unzipOnly(bytes, path);
     if (!score || score.length === 0) return fail('mxl-broken', `${file} could not be unzipped; export it again.`, { file });
     return ok({ bytes: score, path, notes });

@@ -26,8 +26,7 @@ const NOT_READ: Readonly<Record<'pdf' | 'image' | 'html' | 'studio' | 'abc' | 'm
  * `empty-file`, `is-pdf`, `is-image`, `is-html`, `is-midi`, `unknown-format`, the codes of the zip and of the reader.
  */
 export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicXmlFile> {
-  if (bytes.length > LIMITS.fileBytes)
-    return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
+  if (bytes.length > LIMITS.fileBytes) return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
   const kind = sniffFile(bytes, file);
   let inner = bytes;
   let zipPath: string | null = null;
@@ -52,7 +51,9 @@ export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicX
     case 'abc':
     case 'midi':
     case 'unknown':
-      return fail(kind === 'unknown' ? 'unknown-format' : `is-${kind}`, `${file} is ${NOT_READ[kind]}. MusicXML files (.musicxml, .xml, .mxl) are read here.`, { file });
+      return fail(kind === 'unknown' ? 'unknown-format' : `is-${kind}`, `${file} is ${NOT_READ[kind]}. MusicXML files (.musicxml, .xml, .mxl) are read here.`, {
+        file,
+      });
   }
   const source = decodeText(inner, file);
   if (!source.ok) return source as { ok: false; issue: Issue };

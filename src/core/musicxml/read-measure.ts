@@ -2,32 +2,9 @@
  * One `<measure>` (or, timewise, one `<part>` of a measure) to events with exact times inside the bar.
  * Source: MusicXML 4.0 specification (W3C Community Group, 2021).
  */
-import {
-  add,
-  compare,
-  decimalFraction,
-  fraction,
-  max,
-  multiply,
-  subtract,
-  ZERO,
-  type Fraction,
-} from '../score/fraction';
+import { add, compare, decimalFraction, fraction, max, multiply, subtract, ZERO, type Fraction } from '../score/fraction';
 import { meterQuarters } from '../score/meter';
-import type {
-  Clef,
-  Jump,
-  Key,
-  Lyric,
-  Meter,
-  Mode,
-  NoteMarks,
-  Pitch,
-  Step,
-  TieRole,
-  TimeModification,
-  Transposition,
-} from '../score/model';
+import type { Clef, Jump, Key, Lyric, Meter, Mode, NoteMarks, Pitch, Step, TieRole, TimeModification, Transposition } from '../score/model';
 import { LIMITS } from './limits';
 import { child, childText, childrenNamed, type XmlElement } from './xml-tree';
 
@@ -199,9 +176,7 @@ function readMeter(element: XmlElement, warn: Warn): Meter | null {
   const units = childrenNamed(element, 'beat-type').map((b) => integer(b.text));
   const parts = beats.map((text, i) => ({ groups: text.split('+').map((g) => integer(g) ?? 0), unit: units[i] ?? 0 }));
   const good =
-    parts.length > 0 &&
-    parts.length <= 8 &&
-    parts.every((p) => p.groups.every((g) => g >= 1 && g <= 256) && [1, 2, 4, 8, 16, 32, 64, 128].includes(p.unit));
+    parts.length > 0 && parts.length <= 8 && parts.every((p) => p.groups.every((g) => g >= 1 && g <= 256) && [1, 2, 4, 8, 16, 32, 64, 128].includes(p.unit));
   if (!good) {
     warn('bad-meter', `the meter ${beats.join('+').slice(0, 20)}/${units.join('+').slice(0, 20)} cannot be read; the one before it holds`);
     return null;
@@ -277,7 +252,10 @@ function readPitch(element: XmlElement, warn: Warn): Pitch | null {
   const alterText = childText(element, 'alter');
   const alter = alterText === undefined ? 0 : Number(alterText);
   if (!STEP.test(step) || octave === null || octave < 0 || octave > 9 || !Number.isFinite(alter) || Math.abs(alter) > 3) {
-    warn('bad-pitch', `a note has the pitch "${step.slice(0, 8)}${alter || ''} octave ${childText(element, 'octave')?.slice(0, 8) ?? '?'}", which does not exist; it is kept without a pitch`);
+    warn(
+      'bad-pitch',
+      `a note has the pitch "${step.slice(0, 8)}${alter || ''} octave ${childText(element, 'octave')?.slice(0, 8) ?? '?'}", which does not exist; it is kept without a pitch`,
+    );
     return null;
   }
   return { step: step as Step, alter, octave };
@@ -287,7 +265,9 @@ function readLyric(element: XmlElement): Lyric {
   const syllabic = childText(element, 'syllabic');
   return {
     verse: element.attributes['number'] ?? '1',
-    text: childrenNamed(element, 'text').map((t) => t.text).join(' '),
+    text: childrenNamed(element, 'text')
+      .map((t) => t.text)
+      .join(' '),
     syllabic: syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single',
   };
 }
@@ -454,8 +434,7 @@ function readDirection(
     for (const mark of type.children)
       switch (mark.name) {
         case 'dynamics':
-          for (const d of mark.children)
-            directions.push({ kind: 'dynamic', level: d.name === 'other-dynamics' ? d.text.trim() : d.name, staff, onset });
+          for (const d of mark.children) directions.push({ kind: 'dynamic', level: d.name === 'other-dynamics' ? d.text.trim() : d.name, staff, onset });
           break;
         case 'wedge': {
           const role = mark.attributes['type'];
@@ -516,7 +495,10 @@ function readBarline(element: XmlElement, signs: RawSigns, warn: Warn): void {
       const times = repeat.attributes['times'];
       const count = times === undefined ? 2 : integer(times);
       if (count === null || count < 1 || count > LIMITS.repeatTimes) {
-        warn('bad-repeat', `a repeat of "${(times ?? '').slice(0, 12)}" times is read as ${count !== null && count > LIMITS.repeatTimes ? LIMITS.repeatTimes : 2}`);
+        warn(
+          'bad-repeat',
+          `a repeat of "${(times ?? '').slice(0, 12)}" times is read as ${count !== null && count > LIMITS.repeatTimes ? LIMITS.repeatTimes : 2}`,
+        );
         signs.repeatEnd = count !== null && count > LIMITS.repeatTimes ? LIMITS.repeatTimes : 2;
       } else signs.repeatEnd = count;
     }
@@ -533,9 +515,25 @@ function readBarline(element: XmlElement, signs: RawSigns, warn: Warn): void {
 }
 
 const KINDS: Readonly<Record<string, string>> = {
-  major: '', minor: 'm', augmented: '+', diminished: 'dim', dominant: '7', 'major-seventh': 'maj7', 'minor-seventh': 'm7',
-  'diminished-seventh': 'dim7', 'augmented-seventh': '+7', 'half-diminished': 'm7b5', 'major-minor': 'm(maj7)', 'major-sixth': '6',
-  'minor-sixth': 'm6', 'dominant-ninth': '9', 'major-ninth': 'maj9', 'minor-ninth': 'm9', 'suspended-second': 'sus2', 'suspended-fourth': 'sus4', power: '5',
+  major: '',
+  minor: 'm',
+  augmented: '+',
+  diminished: 'dim',
+  dominant: '7',
+  'major-seventh': 'maj7',
+  'minor-seventh': 'm7',
+  'diminished-seventh': 'dim7',
+  'augmented-seventh': '+7',
+  'half-diminished': 'm7b5',
+  'major-minor': 'm(maj7)',
+  'major-sixth': '6',
+  'minor-sixth': 'm6',
+  'dominant-ninth': '9',
+  'major-ninth': 'maj9',
+  'minor-ninth': 'm9',
+  'suspended-second': 'sus2',
+  'suspended-fourth': 'sus4',
+  power: '5',
 };
 
 const alterSign = (text: string | undefined): string => (text === '1' ? '#' : text === '-1' ? 'b' : '');
@@ -561,8 +559,17 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
   const chords: { onset: Fraction; text: string }[] = [];
   const attributes: RawAttributes[] = [];
   const signs: RawSigns = {
-    repeatStart: false, repeatEnd: null, endingStart: null, endingStop: false, segno: null, coda: null,
-    codaGlyph: false, toCoda: false, fine: false, jump: null, doubleBar: null,
+    repeatStart: false,
+    repeatEnd: null,
+    endingStart: null,
+    endingStop: false,
+    segno: null,
+    coda: null,
+    codaGlyph: false,
+    toCoda: false,
+    fine: false,
+    jump: null,
+    doubleBar: null,
   };
   const cursor: Cursor = { at: ZERO, reach: ZERO };
   let lastOnset: Fraction | null = null;

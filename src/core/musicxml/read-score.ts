@@ -6,10 +6,23 @@ import { fail, ok, type Result } from '../result';
 import { add, compare, fraction, lcm, max, ZERO, type Fraction } from '../score/fraction';
 import { meterQuarters, meterText } from '../score/meter';
 import type {
-  AttributeChange, Bar, BarSigns, ChordSymbol, Direction, Key, Meter, Note, Part, Rest, Score, ScoreWarning, TempoMark, Transposition,
+  AttributeChange,
+  Bar,
+  BarSigns,
+  ChordSymbol,
+  Direction,
+  Key,
+  Meter,
+  Note,
+  Part,
+  Rest,
+  Score,
+  ScoreWarning,
+  TempoMark,
+  Transposition,
 } from '../score/model';
 import { playingOrder } from '../score/playing-order';
-import { transpositionInSemitones, writtenMidi } from '../score/pitch';
+import { writtenMidi } from '../score/pitch';
 import { tieLinks } from '../score/ties';
 import { barIndex, midiKey, quarterBpm, ticks, type Ticks } from '../units';
 import { LIMITS } from './limits';
@@ -32,7 +45,10 @@ export interface ReadScore {
 }
 
 class Refuse extends Error {
-  constructor(readonly code: ReadCode, message: string) {
+  constructor(
+    readonly code: ReadCode,
+    message: string,
+  ) {
     super(message);
   }
 }
@@ -59,7 +75,15 @@ interface PartHead {
 }
 
 const NO_SIGNS: BarSigns = {
-  repeatStart: false, repeatEnd: null, ending: null, segno: null, coda: null, toCoda: false, fine: false, jump: null, doubleBar: null,
+  repeatStart: false,
+  repeatEnd: null,
+  ending: null,
+  segno: null,
+  coda: null,
+  toCoda: false,
+  fine: false,
+  jump: null,
+  doubleBar: null,
 };
 
 function readPartHead(element: XmlElement): PartHead {
@@ -163,8 +187,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
     return fresh;
   };
   const startBar = (index: number, attributes: Readonly<Record<string, string>>): void => {
-    if (index >= LIMITS.bars)
-      throw new Refuse('too-many-bars', `${file} has more than ${LIMITS.bars.toLocaleString('en')} bars; split it into movements.`);
+    if (index >= LIMITS.bars) throw new Refuse('too-many-bars', `${file} has more than ${LIMITS.bars.toLocaleString('en')} bars; split it into movements.`);
     if (!bars[index])
       bars[index] = { number: attributes['number'] ?? String(index + 1), writtenId: attributes['id'] ?? null, implicit: attributes['implicit'] === 'yes' };
   };
@@ -204,8 +227,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
         },
         tree: (element, path) => {
           if (path.length === 2) {
-            if (element.name === 'part-list')
-              for (const p of childrenNamed(element, 'score-part')) partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
+            if (element.name === 'part-list') for (const p of childrenNamed(element, 'score-part')) partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
             else readHeader(element, header);
             return;
           }
@@ -240,8 +262,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
   if (parts.size === 0) return fail('no-parts', `${file} is MusicXML, but it holds no part. Export the piece again.`, { file });
   if (bars.length === 0) return fail('no-bars', `${file} is MusicXML, but it holds no bars. Export the piece again.`, { file });
   const score = assemble({ header, parts: [...parts.values()], partHeads, bars, warnings, warn });
-  if (suppressed > 0)
-    warnings.push({ code: 'more-warnings', bar: null, number: null, part: null, message: `${suppressed} more warnings are not listed` });
+  if (suppressed > 0) warnings.push({ code: 'more-warnings', bar: null, number: null, part: null, message: `${suppressed} more warnings are not listed` });
   return ok({
     score,
     layout,
@@ -319,9 +340,21 @@ function barLengths({ parts, bars, warn }: Assembly): { lengths: Fraction[]; met
       const measure = part.measures[i];
       if (!measure || measure.events.length === 0) continue;
       if (compare(measure.length, addNote(nominal, tolerance)) > 0)
-        warn('bar-overfull', `bar ${head.number}, part ${part.id}: holds ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`, i, head.number, part.id);
+        warn(
+          'bar-overfull',
+          `bar ${head.number}, part ${part.id}: holds ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`,
+          i,
+          head.number,
+          part.id,
+        );
       else if (compare(addNote(measure.length, tolerance), nominal) < 0 && !head.implicit && i > 0 && i < bars.length - 1 && !splitHere(parts, i))
-        warn('bar-underfull', `bar ${head.number}, part ${part.id}: holds only ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`, i, head.number, part.id);
+        warn(
+          'bar-underfull',
+          `bar ${head.number}, part ${part.id}: holds only ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`,
+          i,
+          head.number,
+          part.id,
+        );
     }
   });
   return { lengths, meters, keys };
@@ -334,8 +367,15 @@ function splitHere(parts: readonly GrowingPart[], index: number): boolean {
     const before = part.measures[index - 1]?.signs;
     const after = part.measures[index + 1]?.signs;
     return (
-      here?.repeatEnd != null || here?.repeatStart === true || here?.doubleBar != null || here?.endingStart != null || here?.endingStop === true ||
-      before?.repeatEnd != null || before?.doubleBar != null || after?.repeatStart === true || after?.endingStart != null
+      here?.repeatEnd != null ||
+      here?.repeatStart === true ||
+      here?.doubleBar != null ||
+      here?.endingStart != null ||
+      here?.endingStop === true ||
+      before?.repeatEnd != null ||
+      before?.doubleBar != null ||
+      after?.repeatStart === true ||
+      after?.endingStart != null
     );
   });
 }
@@ -376,11 +416,19 @@ function barSigns(parts: readonly GrowingPart[], count: number): BarSigns[] {
       previous = open;
     }
     const covering = open;
-    const stops = covering !== null && (s.endingStop || s.repeatEnd !== null || i + 1 >= count || merged[i + 1]?.endingStart != null || s.doubleBar === 'light-heavy');
+    const stops =
+      covering !== null && (s.endingStop || s.repeatEnd !== null || i + 1 >= count || merged[i + 1]?.endingStart != null || s.doubleBar === 'light-heavy');
     if (stops) open = null;
     return {
       ...NO_SIGNS,
-      repeatStart: s.repeatStart, repeatEnd: s.repeatEnd, segno: s.segno, coda: s.coda, toCoda: s.toCoda, fine: s.fine, jump: s.jump, doubleBar: s.doubleBar,
+      repeatStart: s.repeatStart,
+      repeatEnd: s.repeatEnd,
+      segno: s.segno,
+      coda: s.coda,
+      toCoda: s.toCoda,
+      fine: s.fine,
+      jump: s.jump,
+      doubleBar: s.doubleBar,
       ending: covering === null ? null : { numbers: covering, starts, stops },
     };
   });
@@ -405,9 +453,15 @@ function assemble(assembly: Assembly): Score {
       warn('bar-number-twice', `bar ${head.number}: the number appears more than once`, i, head.number, null);
     seenNumbers.add(head.number);
     bars.push({
-      index: barIndex(i), id, number: head.number, onset: ticks(onset), length,
-      meter: meters[i] ?? { parts: [], symbol: null }, key: keys[i] ?? { fifths: 0, mode: null },
-      signs: signs[i] ?? NO_SIGNS, lineBreak: parts.some((p) => p.measures[i]?.lineBreak ?? false),
+      index: barIndex(i),
+      id,
+      number: head.number,
+      onset: ticks(onset),
+      length,
+      meter: meters[i] ?? { parts: [], symbol: null },
+      key: keys[i] ?? { fifths: 0, mode: null },
+      signs: signs[i] ?? NO_SIGNS,
+      lineBreak: parts.some((p) => p.measures[i]?.lineBreak ?? false),
     });
     onset += length;
   });
@@ -429,10 +483,20 @@ function assemble(assembly: Assembly): Score {
       const at = (value: Fraction): Ticks => ticks(bar.onset + toTicks(value));
       for (const e of measure.events) {
         const { id, replaced } = giveId(e.writtenId, `p${partIndex + 1}-b${i + 1}-n${e.sourceIndex + 1}`);
-        if (replaced) warn('id-twice', `bar ${bar.number}, part ${part.id}: a note id is not usable or not its own; it is given another`, i, bar.number, part.id);
+        if (replaced)
+          warn('id-twice', `bar ${bar.number}, part ${part.id}: a note id is not usable or not its own; it is given another`, i, bar.number, part.id);
         const shared = {
-          id, part: part.id, staff: e.staff, voice: e.voice, bar: bar.index, onset: at(e.onset), duration: toTicks(e.duration),
-          value: e.value, dots: e.dots, timeModification: e.timeModification, sourceIndex: e.sourceIndex,
+          id,
+          part: part.id,
+          staff: e.staff,
+          voice: e.voice,
+          bar: bar.index,
+          onset: at(e.onset),
+          duration: toTicks(e.duration),
+          value: e.value,
+          dots: e.dots,
+          timeModification: e.timeModification,
+          sourceIndex: e.sourceIndex,
         };
         if (e.kind === 'rest') rests.push({ ...shared, kind: 'rest', wholeBar: e.wholeBar });
         else {
@@ -448,22 +512,44 @@ function assemble(assembly: Assembly): Score {
     const head = partHeads.get(part.id);
     const firstTranspose: Transposition = attributes.find((a) => a.transpose)?.transpose ?? { diatonic: 0, chromatic: 0, octaveChange: 0 };
     modelParts.push({
-      id: part.id, name: head?.name ?? '', abbreviation: head?.abbreviation ?? '', instrumentSound: head?.sound ?? null, midiProgram: head?.program ?? null,
-      staves: part.state.staves, transpose: firstTranspose, attributes, hasBeams,
+      id: part.id,
+      name: head?.name ?? '',
+      abbreviation: head?.abbreviation ?? '',
+      instrumentSound: head?.sound ?? null,
+      midiProgram: head?.program ?? null,
+      staves: part.state.staves,
+      transpose: firstTranspose,
+      attributes,
+      hasBeams,
     });
   });
   const partOrder = new Map(modelParts.map((p, i) => [p.id, i]));
   notes.sort(
     (a, b) =>
-      a.onset - b.onset || Number(b.grace !== null) - Number(a.grace !== null) || (a.grace && b.grace && a.part === b.part ? a.sourceIndex - b.sourceIndex : 0) ||
-      (a.midi ?? -1) - (b.midi ?? -1) || (partOrder.get(a.part) ?? 0) - (partOrder.get(b.part) ?? 0) || a.staff - b.staff || a.voice.localeCompare(b.voice) || a.sourceIndex - b.sourceIndex,
+      a.onset - b.onset ||
+      Number(b.grace !== null) - Number(a.grace !== null) ||
+      (a.grace && b.grace && a.part === b.part ? a.sourceIndex - b.sourceIndex : 0) ||
+      (a.midi ?? -1) - (b.midi ?? -1) ||
+      (partOrder.get(a.part) ?? 0) - (partOrder.get(b.part) ?? 0) ||
+      a.staff - b.staff ||
+      a.voice.localeCompare(b.voice) ||
+      a.sourceIndex - b.sourceIndex,
   );
   warnOpenTies(notes, bars, warn);
   const order = playingOrder(bars);
   if (order.problem) warn('playing-order', order.problem, null, null, null);
   return {
-    title: header.title || header.movement || header.credit, composer: header.composer, ticksPerQuarter: perQuarter, parts: modelParts, bars, notes,
-    rests: sortedByOnset(rests), directions: sortedByOnset(directions), tempos: tempoMarks(rawTempos), chords: sortedByOnset(chords), warnings: assembly.warnings,
+    title: header.title || header.movement || header.credit,
+    composer: header.composer,
+    ticksPerQuarter: perQuarter,
+    parts: modelParts,
+    bars,
+    notes,
+    rests: sortedByOnset(rests),
+    directions: sortedByOnset(directions),
+    tempos: tempoMarks(rawTempos),
+    chords: sortedByOnset(chords),
+    warnings: assembly.warnings,
   };
 }
 

@@ -24,7 +24,10 @@ type Growing = { -readonly [K in keyof XmlElement]: XmlElement[K] } & { children
 export type XmlCode = 'broken-xml' | 'too-deep';
 
 class Stop extends Error {
-  constructor(readonly code: XmlCode, message: string) {
+  constructor(
+    readonly code: XmlCode,
+    message: string,
+  ) {
     super(message);
   }
 }
@@ -93,11 +96,9 @@ export function walkXml(text: string, visitor: XmlVisitor, file: string): Result
   } catch (error) {
     if (error instanceof Stop) {
       const line = parser.line;
-      return fail(
-        error.code,
-        `${file} is not well-formed XML near line ${line}: ${error.message}. The file may be cut off or damaged; export it again.`,
-        { file },
-      );
+      return fail(error.code, `${file} is not well-formed XML near line ${line}: ${error.message}. The file may be cut off or damaged; export it again.`, {
+        file,
+      });
     }
     throw error;
   }
@@ -110,22 +111,14 @@ export function parseFragment(text: string): XmlElement | null {
   return result.ok ? root : null;
 }
 
-export const child = (element: XmlElement, name: string): XmlElement | undefined =>
-  element.children.find((c) => c.name === name);
+export const child = (element: XmlElement, name: string): XmlElement | undefined => element.children.find((c) => c.name === name);
 
 export const childText = (element: XmlElement, name: string): string | undefined => child(element, name)?.text.trim();
 
-export const childrenNamed = (element: XmlElement, name: string): readonly XmlElement[] =>
-  element.children.filter((c) => c.name === name);
+export const childrenNamed = (element: XmlElement, name: string): readonly XmlElement[] => element.children.filter((c) => c.name === name);
 
 // Control characters other than tab and line ends are not allowed in XML 1.0 at all.
-// eslint-disable-next-line no-control-regex
 const FORBIDDEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
 
 export const escapeXml = (text: string): string =>
-  text
-    .replace(FORBIDDEN, '')
-    .replace(/&/g, '&amp;')
-    .replace(/</g, '&lt;')
-    .replace(/>/g, '&gt;')
-    .replace(/"/g, '&quot;');
+  text.replace(FORBIDDEN, '').replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');

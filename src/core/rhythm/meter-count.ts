@@ -1,4 +1,19 @@
-import { add, compare, fraction, meterBeats, meterQuarters, multiply, struckNotes, subtract, ZERO, type Bar, type Fraction, type Meter, type Rest, type Score } from '../score';
+import {
+  add,
+  compare,
+  fraction,
+  meterBeats,
+  meterQuarters,
+  multiply,
+  struckNotes,
+  subtract,
+  ZERO,
+  type Bar,
+  type Fraction,
+  type Meter,
+  type Rest,
+  type Score,
+} from '../score';
 import { ticks, type Ticks } from '../units';
 
 /** One said or silent token of a count; `sounding` is false for what is held or rested. */
@@ -38,8 +53,7 @@ function beatsOf(bar: Bar, ticksPerQuarter: number): { beats: Beat[]; shift: Fra
   return { beats, shift: pickup ? subtract(nominal, actual) : ZERO };
 }
 
-const isCompound = (length: Fraction, meter: Meter): boolean =>
-  meter.parts.some((part) => compare(length, fraction(12, part.unit)) === 0);
+const isCompound = (length: Fraction, meter: Meter): boolean => meter.parts.some((part) => compare(length, fraction(12, part.unit)) === 0);
 
 /** Syllable of a place inside a beat, as a part of the beat: 0 the number, 1/2 "&", 1/4 "e", 3/4 "a", thirds "la" "li" **[common practice]**. */
 export function placeSyllable(place: Fraction, beat: { readonly number: number; readonly compound: boolean }): string {

@@ -28,8 +28,7 @@ export function fraction(n: number, d = 1): Fraction {
 
 export const ZERO: Fraction = { n: 0, d: 1 };
 
-export const add = (a: Fraction, b: Fraction): Fraction =>
-  a.d === b.d ? fraction(a.n + b.n, a.d) : fraction(a.n * b.d + b.n * a.d, a.d * b.d);
+export const add = (a: Fraction, b: Fraction): Fraction => (a.d === b.d ? fraction(a.n + b.n, a.d) : fraction(a.n * b.d + b.n * a.d, a.d * b.d));
 
 export const subtract = (a: Fraction, b: Fraction): Fraction => add(a, { n: -b.n, d: b.d });
 
@@ -40,8 +39,7 @@ export const compare = (a: Fraction, b: Fraction): number => a.n * b.d - b.n * a
 export const max = (a: Fraction, b: Fraction): Fraction => (compare(a, b) >= 0 ? a : b);
 
 /** `"3"`, `"1/2"`, `"7/3"`: whole numbers without a denominator. */
-export const fractionText = (value: Fraction): string =>
-  value.d === 1 ? String(value.n) : `${value.n}/${value.d}`;
+export const fractionText = (value: Fraction): string => (value.d === 1 ? String(value.n) : `${value.n}/${value.d}`);
 
 /** Reads a decimal such as `"2"` or `"0.5"` exactly; null when it is not a plain decimal number. */
 export function decimalFraction(text: string): Fraction | null {

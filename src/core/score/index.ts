@@ -3,8 +3,30 @@
  * In: nothing but plain data. Out: exact times in ticks, playing order in bar indexes, lengths in seconds.
  */
 export type {
-  AttributeChange, Bar, BarSigns, ChordSymbol, Clef, Direction, Jump, Key, Lyric, Meter, MeterPart, Mode, Note, NoteMarks, Part, Pitch, Rest, Score,
-  ScoreWarning, Step, TempoMark, TieRole, TimeModification, Transposition,
+  AttributeChange,
+  Bar,
+  BarSigns,
+  ChordSymbol,
+  Clef,
+  Direction,
+  Jump,
+  Key,
+  Lyric,
+  Meter,
+  MeterPart,
+  Mode,
+  Note,
+  NoteMarks,
+  Part,
+  Pitch,
+  Rest,
+  Score,
+  ScoreWarning,
+  Step,
+  TempoMark,
+  TieRole,
+  TimeModification,
+  Transposition,
 } from './model';
 export { add, compare, decimalFraction, fraction, fractionText, gcd, lcm, multiply, subtract, ZERO, type Fraction } from './fraction';
 export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';

@@ -5,12 +5,10 @@ const SEMITONES: Record<Step, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B:
 export const STEPS: readonly Step[] = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 
 /** MIDI key of a pitch as written: C4 is 60 (MIDI 1.0 specification, note 60 = middle C). Quarter tones round up. */
-export const writtenMidi = (pitch: Pitch): MidiKey =>
-  midiKey(Math.round((pitch.octave + 1) * 12 + SEMITONES[pitch.step] + pitch.alter));
+export const writtenMidi = (pitch: Pitch): MidiKey => midiKey(Math.round((pitch.octave + 1) * 12 + SEMITONES[pitch.step] + pitch.alter));
 
 /** Semitones from written to sounding: -2 for a B flat trumpet, -12 for a double bass. */
-export const transpositionInSemitones = (transpose: Transposition): number =>
-  transpose.chromatic + 12 * transpose.octaveChange;
+export const transpositionInSemitones = (transpose: Transposition): number => transpose.chromatic + 12 * transpose.octaveChange;
 
 /** Steps above C0, for distances on the staff: C4 is 28, D4 is 29. */
 export const staffPosition = (pitch: Pitch): number => pitch.octave * 7 + STEPS.indexOf(pitch.step);
@@ -24,10 +22,32 @@ export function pitchName(pitch: Pitch): string {
 /** Spells a MIDI key in a key of so many fifths: sharps in sharp keys, flats in flat keys. */
 export function spellMidi(midi: number, fifths: number): Pitch {
   const sharps: readonly (readonly [Step, number])[] = [
-    ['C', 0], ['C', 1], ['D', 0], ['D', 1], ['E', 0], ['F', 0], ['F', 1], ['G', 0], ['G', 1], ['A', 0], ['A', 1], ['B', 0],
+    ['C', 0],
+    ['C', 1],
+    ['D', 0],
+    ['D', 1],
+    ['E', 0],
+    ['F', 0],
+    ['F', 1],
+    ['G', 0],
+    ['G', 1],
+    ['A', 0],
+    ['A', 1],
+    ['B', 0],
   ];
   const flats: readonly (readonly [Step, number])[] = [
-    ['C', 0], ['D', -1], ['D', 0], ['E', -1], ['E', 0], ['F', 0], ['G', -1], ['G', 0], ['A', -1], ['A', 0], ['B', -1], ['B', 0],
+    ['C', 0],
+    ['D', -1],
+    ['D', 0],
+    ['E', -1],
+    ['E', 0],
+    ['F', 0],
+    ['G', -1],
+    ['G', 0],
+    ['A', -1],
+    ['A', 0],
+    ['B', -1],
+    ['B', 0],
   ];
   const [step, alter] = (fifths < 0 ? flats : sharps)[((midi % 12) + 12) % 12] ?? ['C', 0];
   return { step, alter, octave: Math.floor(midi / 12) - 1 };

@@ -66,7 +66,16 @@ export function splitSection(
   if (endOfFirst === null || startOfSecond === null) return fail('section-outside', 'The piece has no such bar.');
   return ok([
     { ...section, toBar: endOfFirst, toOffset: null },
-    { ...section, id: second.id, letter: second.letter, name: `${section.name} 2`.slice(0, 120), fromBar: startOfSecond, fromOffset: '0', likeId: null, order: section.order + 0.5 },
+    {
+      ...section,
+      id: second.id,
+      letter: second.letter,
+      name: `${section.name} 2`.slice(0, 120),
+      fromBar: startOfSecond,
+      fromOffset: '0',
+      likeId: null,
+      order: section.order + 0.5,
+    },
   ]);
 }
 

@@ -17,7 +17,10 @@ export interface OpenedPiece {
   readonly read: ReadScore;
 }
 
-const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore => ({ ...read, score: { ...read.score, warnings: [...more, ...read.score.warnings] } });
+const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore => ({
+  ...read,
+  score: { ...read.score, warnings: [...more, ...read.score.warnings] },
+});
 
 /** Opens MusicXML (plain or zipped), ABC or MIDI by content. Errors carry the codes of the reader that was tried. */
 export async function openPiece(bytes: Uint8Array, file: string): Promise<Result<OpenedPiece>> {
@@ -51,7 +54,11 @@ export function openAbc(abc: string, file: string): Result<OpenedPiece> {
   const read = readScore(text, file);
   if (!read.ok) return read;
   const warnings: ScoreWarning[] = parsed.value.warnings.map((w) => ({
-    code: 'abc', bar: w.bar - 1, number: String(w.bar), part: null, message: `bar ${w.bar}${w.voice === '' ? '' : `, voice ${w.voice}`}: ${w.message}`,
+    code: 'abc',
+    bar: w.bar - 1,
+    number: String(w.bar),
+    part: null,
+    message: `bar ${w.bar}${w.voice === '' ? '' : `, voice ${w.voice}`}: ${w.message}`,
   }));
   return ok({ format: 'abc', text, encoding: 'utf-8', bom: false, original: abc, read: withWarnings(read.value, warnings) });
 }

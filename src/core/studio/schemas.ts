@@ -56,8 +56,31 @@ export const markSchema = z.discriminatedUnion('kind', [
 ]);
 
 export const rungKinds = [
-  'posture', 'warm-up', 'listen', 'tap', 'block', 'right-alone', 'left-alone', 'alone', 'play-and-say', 'together', 'stops', 'join', 'corner', 'slow', 'tempo', 'articulation', 'dynamics', 'words',
-  'partner', 'eyes', 'starting-point', 'memory', 'run', 'perform', 'own',
+  'posture',
+  'warm-up',
+  'listen',
+  'tap',
+  'block',
+  'right-alone',
+  'left-alone',
+  'alone',
+  'play-and-say',
+  'together',
+  'stops',
+  'join',
+  'corner',
+  'slow',
+  'tempo',
+  'articulation',
+  'dynamics',
+  'words',
+  'partner',
+  'eyes',
+  'starting-point',
+  'memory',
+  'run',
+  'perform',
+  'own',
 ] as const;
 
 export const rungSchema = z.object({
@@ -95,7 +118,17 @@ const eventBase = { id, at: time };
 
 /** Append-only: nothing here is ever changed; a correction and an undo are events of their own. */
 export const eventSchema = z.discriminatedUnion('kind', [
-  z.object({ ...eventBase, kind: z.literal('level'), studentId: id, pieceId: id, sectionId: id, level: levelSchema, proposed: levelSchema.nullable(), tempo: z.number().min(1).max(600).nullable(), note: z.string().max(1000) }),
+  z.object({
+    ...eventBase,
+    kind: z.literal('level'),
+    studentId: id,
+    pieceId: id,
+    sectionId: id,
+    level: levelSchema,
+    proposed: levelSchema.nullable(),
+    tempo: z.number().min(1).max(600).nullable(),
+    note: z.string().max(1000),
+  }),
   z.object({ ...eventBase, kind: z.literal('rung'), studentId: id, pieceId: id, sectionId: id, rungId: id, done: z.boolean() }),
   z.object({ ...eventBase, kind: z.literal('retract'), target: id }),
   z.object({ ...eventBase, kind: z.literal('restore'), target: id }),

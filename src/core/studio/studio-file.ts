@@ -25,13 +25,22 @@ export function readStudioFile(text: string, file: string): Result<StudioFile, S
     return fail('studio-not-json', `${file} is damaged or not a studio file: it is not JSON. Nothing was changed.`, { file });
   }
   const head = SMALLEST_HEAD.safeParse(data);
-  if (!head.success || head.data.format !== 'oakrungs-studio') return fail('studio-not-ours', `${file} is not a studio file of Oak Rungs. Nothing was changed.`, { file });
+  if (!head.success || head.data.format !== 'oakrungs-studio')
+    return fail('studio-not-ours', `${file} is not a studio file of Oak Rungs. Nothing was changed.`, { file });
   if (head.data.version > STUDIO_VERSION)
-    return fail('studio-newer', `${file} was written by a newer Oak Rungs (version ${head.data.version}; this one reads up to ${STUDIO_VERSION}). Update first; nothing was changed.`, { file });
+    return fail(
+      'studio-newer',
+      `${file} was written by a newer Oak Rungs (version ${head.data.version}; this one reads up to ${STUDIO_VERSION}). Update first; nothing was changed.`,
+      { file },
+    );
   const parsed = studioFileSchema.safeParse(data);
   if (!parsed.success) {
     const [first] = parsed.error.issues;
-    return fail('studio-broken', `${file} is damaged at ${first?.path.join(' → ') || 'its root'}: ${first?.message ?? 'it does not hold a studio'}. Nothing was changed.`, { file });
+    return fail(
+      'studio-broken',
+      `${file} is damaged at ${first?.path.join(' → ') || 'its root'}: ${first?.message ?? 'it does not hold a studio'}. Nothing was changed.`,
+      { file },
+    );
   }
   return ok(parsed.data);
 }

@@ -19,8 +19,15 @@ function AddStudent({ students }: { readonly students: readonly Student[] }): Re
     event.preventDefault();
     if (name.trim() === '') return;
     const student: Student = {
-      id: studio.newId(), name: name.trim(), instrument: instrument.trim() || 'piano', age: '', handSpanInSemitones: null, breathSpanInSeconds: null, minutesPerDay: [20, 20, 20, 20, 20, 0, 0],
-      order: Math.max(0, ...students.map((s) => s.order)) + 1, updatedAt: studio.now(),
+      id: studio.newId(),
+      name: name.trim(),
+      instrument: instrument.trim() || 'piano',
+      age: '',
+      handSpanInSemitones: null,
+      breathSpanInSeconds: null,
+      minutesPerDay: [20, 20, 20, 20, 20, 0, 0],
+      order: Math.max(0, ...students.map((s) => s.order)) + 1,
+      updatedAt: studio.now(),
     };
     await studio.commit(`${student.name} added`, [rowChange('students', null, student)]);
     setName('');
@@ -50,7 +57,18 @@ function Grid({ piece, score, sections, students }: PieceContext & { readonly st
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
   const setLevel = (student: Student, sectionId: string, letter: string, level: Level): Promise<void> =>
     studio.commit(`${student.name}, ${letter}: level ${level}`, [
-      eventAdded({ id: studio.newId(), at: studio.now(), kind: 'level', studentId: student.id, pieceId: piece.id, sectionId, level, proposed: null, tempo: null, note: '' }),
+      eventAdded({
+        id: studio.newId(),
+        at: studio.now(),
+        kind: 'level',
+        studentId: student.id,
+        pieceId: piece.id,
+        sectionId,
+        level,
+        proposed: null,
+        tempo: null,
+        note: '',
+      }),
     ]);
   const onKeyDown = (event: KeyboardEvent, row: number, column: number): void => {
     const student = students[row];
@@ -65,7 +83,10 @@ function Grid({ piece, score, sections, students }: PieceContext & { readonly st
     const move = moves[event.key];
     if (!move) return;
     event.preventDefault();
-    const next: readonly [number, number] = [Math.max(0, Math.min(students.length - 1, row + move[0])), Math.max(0, Math.min(sections.length - 1, column + move[1]))];
+    const next: readonly [number, number] = [
+      Math.max(0, Math.min(students.length - 1, row + move[0])),
+      Math.max(0, Math.min(sections.length - 1, column + move[1])),
+    ];
     setFocus(next);
     table.current?.querySelector<HTMLElement>(`[data-cell="${next[0]}-${next[1]}"]`)?.focus();
   };
@@ -94,7 +115,9 @@ function Grid({ piece, score, sections, students }: PieceContext & { readonly st
               </th>
               {sections.map((p, column) => {
                 const there = records?.standings.get(standingKey(student.id, p.section.id));
-                const says = there ? `level ${there.level}, ${LEVEL_NAMES[there.level]}, ${there.at.slice(0, 10)}${there.note ? `: ${there.note}` : ''}` : 'not heard yet';
+                const says = there
+                  ? `level ${there.level}, ${LEVEL_NAMES[there.level]}, ${there.at.slice(0, 10)}${there.note ? `: ${there.note}` : ''}`
+                  : 'not heard yet';
                 return (
                   <td key={p.section.id} className="border-l border-rule p-0">
                     <button
@@ -130,7 +153,9 @@ export function BoardScreen(): ReactNode {
     <div className="flex flex-col gap-3">
       <Panel label="Students">
         <AddStudent students={students} />
-        <p className="mt-2 text-sm text-ink-2">Everything stays in this browser until you export it. A first name or initials are enough; local rules on children’s data are yours to follow.</p>
+        <p className="mt-2 text-sm text-ink-2">
+          Everything stays in this browser until you export it. A first name or initials are enough; local rules on children’s data are yours to follow.
+        </p>
       </Panel>
       {students.length === 0 ? (
         <EmptyState title="No students yet">

@@ -51,8 +51,8 @@ export function FilesScreen(): ReactNode {
       <h1 className="lg:col-span-2">Files</h1>
       <Panel title="This studio as one file">
         <p className="mb-3">
-          {counts ? `${counts.pieces} pieces, ${counts.students} students, ${counts.events} records.` : ''} The file holds everything: pieces with their source, sections, marks, ladders, students and records. It is not
-          locked: keep it where only you can read it.
+          {counts ? `${counts.pieces} pieces, ${counts.students} students, ${counts.events} records.` : ''} The file holds everything: pieces with their source,
+          sections, marks, ladders, students and records. It is not locked: keep it where only you can read it.
         </p>
         <p className="mb-3 text-ink-2">Last saved: {settings?.lastBackupAt ? settings.lastBackupAt.slice(0, 10) : 'never from this browser'}.</p>
         <Button look="primary" onClick={() => void exportStudio()}>
@@ -60,12 +60,26 @@ export function FilesScreen(): ReactNode {
         </Button>
       </Panel>
       <Panel title="Bring in a studio file">
-        <p className="mb-3">Pieces, students and records of the file join those here. Where both have the same thing, the newer stays; records are never lost.</p>
+        <p className="mb-3">
+          Pieces, students and records of the file join those here. Where both have the same thing, the newer stays; records are never lost.
+        </p>
         <Button onClick={() => input.current?.click()} disabled={studio.name === 'demo'}>
           <Upload size={18} aria-hidden="true" /> Choose a studio file
         </Button>
         {studio.name === 'demo' ? <p className="mt-2 text-ink-2">Open your own studio first: nothing of yours is put into the demo.</p> : null}
-        <input ref={input} type="file" accept=".json" className="sr-only" aria-label="Choose a studio file" tabIndex={-1} onChange={(e) => { const file = e.target.files?.[0]; if (file) void importStudio(file); e.target.value = ''; }} />
+        <input
+          ref={input}
+          type="file"
+          accept=".json"
+          className="sr-only"
+          aria-label="Choose a studio file"
+          tabIndex={-1}
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) void importStudio(file);
+            e.target.value = '';
+          }}
+        />
       </Panel>
       <div className="lg:col-span-2" role="status" aria-live="polite">
         {done ? <p className="rounded border border-leaf bg-leaf-wash px-4 py-3">{done}</p> : null}
@@ -80,13 +94,41 @@ export function FilesScreen(): ReactNode {
         <div className="flex flex-wrap gap-2">
           {studio.name === 'demo' ? (
             <>
-              <Button onClick={() => { studio.openStudio('own'); where.go('shelf', { pieceId: null, studentId: null }); }}>Open my own studio</Button>
-              <Button onClick={() => { where.go('shelf', { pieceId: null, studentId: null }); void studio.removeDemo(); }}>Remove the demo studio</Button>
+              <Button
+                onClick={() => {
+                  studio.openStudio('own');
+                  where.go('shelf', { pieceId: null, studentId: null });
+                }}
+              >
+                Open my own studio
+              </Button>
+              <Button
+                onClick={() => {
+                  where.go('shelf', { pieceId: null, studentId: null });
+                  void studio.removeDemo();
+                }}
+              >
+                Remove the demo studio
+              </Button>
             </>
           ) : studio.demoRemoved ? (
-            <Button onClick={() => { where.go('shelf', { pieceId: null, studentId: null }); void studio.bringBackDemo(); }}>Bring the demo studio back</Button>
+            <Button
+              onClick={() => {
+                where.go('shelf', { pieceId: null, studentId: null });
+                void studio.bringBackDemo();
+              }}
+            >
+              Bring the demo studio back
+            </Button>
           ) : (
-            <Button onClick={() => { where.go('shelf', { pieceId: null, studentId: null }); studio.openStudio('demo'); }}>Open the demo studio</Button>
+            <Button
+              onClick={() => {
+                where.go('shelf', { pieceId: null, studentId: null });
+                studio.openStudio('demo');
+              }}
+            >
+              Open the demo studio
+            </Button>
           )}
         </div>
       </Panel>

@@ -18,17 +18,34 @@ interface Choice {
   readonly label: string;
 }
 
-function Chooser({ label, value, choices, onChoose }: { readonly label: string; readonly value: string | null; readonly choices: readonly Choice[]; readonly onChoose: (id: string | null) => void }): ReactNode {
+function Chooser({
+  label,
+  value,
+  choices,
+  onChoose,
+}: {
+  readonly label: string;
+  readonly value: string | null;
+  readonly choices: readonly Choice[];
+  readonly onChoose: (id: string | null) => void;
+}): ReactNode {
   const current = choices.find((c) => c.id === value) ?? choices[0];
   return (
     <Listbox value={current?.id ?? null} onChange={onChoose}>
-      <ListboxButton aria-label={`${label}: ${current?.label ?? ''}`} className="flex min-h-11 max-w-64 items-center gap-2 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold">
+      <ListboxButton
+        aria-label={`${label}: ${current?.label ?? ''}`}
+        className="flex min-h-11 max-w-64 items-center gap-2 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold"
+      >
         <span className="truncate">{current?.label ?? ''}</span>
         <ChevronDown size={18} aria-hidden="true" />
       </ListboxButton>
       <ListboxOptions anchor="bottom start" className="z-30 max-h-96 min-w-48 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none">
         {choices.map((choice) => (
-          <ListboxOption key={choice.id ?? ''} value={choice.id} className="cursor-pointer rounded px-3 py-2 data-focus:bg-leaf-wash data-selected:font-semibold">
+          <ListboxOption
+            key={choice.id ?? ''}
+            value={choice.id}
+            className="cursor-pointer rounded px-3 py-2 data-focus:bg-leaf-wash data-selected:font-semibold"
+          >
             {choice.label}
           </ListboxOption>
         ))}
@@ -37,9 +54,29 @@ function Chooser({ label, value, choices, onChoose }: { readonly label: string; 
   );
 }
 
-const NAMES: Readonly<Record<Stage, string>> = { shelf: 'Shelf', read: 'Read', sections: 'Sections', marks: 'Marks', ladder: 'Ladder', lesson: 'Lesson', board: 'Board', files: 'Files', about: 'About' };
+const NAMES: Readonly<Record<Stage, string>> = {
+  shelf: 'Shelf',
+  read: 'Read',
+  sections: 'Sections',
+  marks: 'Marks',
+  ladder: 'Ladder',
+  lesson: 'Lesson',
+  board: 'Board',
+  files: 'Files',
+  about: 'About',
+};
 
-function StageLink({ stage, count, current, href }: { readonly stage: Stage; readonly count: number; readonly current: boolean; readonly href: string }): ReactNode {
+function StageLink({
+  stage,
+  count,
+  current,
+  href,
+}: {
+  readonly stage: Stage;
+  readonly count: number;
+  readonly current: boolean;
+  readonly href: string;
+}): ReactNode {
   return (
     <li>
       <Link
@@ -135,9 +172,19 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
             </span>
           </Link>
           <span className="ml-3 text-lg text-ink-2">with</span>
-          <Chooser label="Student" value={where.studentId} choices={[{ id: null, label: 'everyone' }, ...students.map((s) => ({ id: s.id, label: s.name }))]} onChoose={(id) => where.change({ studentId: id })} />
+          <Chooser
+            label="Student"
+            value={where.studentId}
+            choices={[{ id: null, label: 'everyone' }, ...students.map((s) => ({ id: s.id, label: s.name }))]}
+            onChoose={(id) => where.change({ studentId: id })}
+          />
           <span className="text-lg text-ink-2">on</span>
-          <Chooser label="Piece" value={where.pieceId} choices={[{ id: null, label: 'no piece' }, ...pieces.map((p) => ({ id: p.id, label: p.title || p.fileName }))]} onChoose={(id) => where.change({ pieceId: id })} />
+          <Chooser
+            label="Piece"
+            value={where.pieceId}
+            choices={[{ id: null, label: 'no piece' }, ...pieces.map((p) => ({ id: p.id, label: p.title || p.fileName }))]}
+            onChoose={(id) => where.change({ pieceId: id })}
+          />
           <div className="ml-auto flex items-center gap-1">
             <Button look="quiet" onClick={() => void undo()} disabled={!labels?.undo} title={labels?.undo ? `Undo: ${labels.undo}` : 'Nothing to undo'}>
               Undo
@@ -166,14 +213,32 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
       {studio.name === 'demo' ? (
         <div className="no-print flex flex-wrap items-center gap-3 border-b border-rule bg-leaf-wash px-5 py-1.5 text-ink">
           <span>You are looking at the demo studio: made-up pieces and students to try everything on.</span>
-          <Button className="ml-auto" onClick={() => { studio.openStudio('own'); where.go('shelf', { pieceId: null, studentId: null }); }}>
+          <Button
+            className="ml-auto"
+            onClick={() => {
+              studio.openStudio('own');
+              where.go('shelf', { pieceId: null, studentId: null });
+            }}
+          >
             Start my own, empty studio
           </Button>
         </div>
       ) : null}
       <main className="px-5 py-3">{children}</main>
       <KeysDialog open={keysOpen} stage={where.stage} onClose={() => setKeysOpen(false)} />
-      <Toaster position="bottom-right" toastOptions={{ style: { fontFamily: 'var(--font-text)', fontSize: 16, borderRadius: 4, color: 'var(--color-ink)', boxShadow: 'none', border: '1px solid var(--color-rule-strong)' } }} />
+      <Toaster
+        position="bottom-right"
+        toastOptions={{
+          style: {
+            fontFamily: 'var(--font-text)',
+            fontSize: 16,
+            borderRadius: 4,
+            color: 'var(--color-ink)',
+            boxShadow: 'none',
+            border: '1px solid var(--color-rule-strong)',
+          },
+        }}
+      />
     </div>
   );
 }

@@ -2,15 +2,55 @@ import type { Stage } from '@/features/where';
 
 /** Keys of each stage, as listed by `?`. */
 export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, string])[]>> = {
-  shelf: [['Tab', 'to the next piece'], ['Enter', 'open it']],
-  read: [['← →', 'choose a bar on the strip'], ['Shift ← →', 'choose more bars'], ['Esc', 'choose none']],
-  sections: [['N', 'new section from the chosen bars'], ['S', 'split before the first chosen bar'], ['J', 'join with the next section'], ['[ ]', 'first bar earlier, later'], ['{ }', 'last bar earlier, later'], ['Delete', 'remove the section']],
-  marks: [['← →', 'note before, note after'], ['↑ ↓', 'other hand'], ['1–5', 'set the finger'], ['Backspace', 'take the finger away'], ['D', 'dynamic at this note'], ['C', 'cue at this note']],
-  ladder: [['Alt ↑ ↓', 'move the rung'], ['Space', 'pick up a rung on its handle'], ['N', 'new rung'], ['Delete', 'remove the rung']],
-  lesson: [['0–5', 'set the level'], ['Enter', 'record, next section'], ['↓ ↑', 'next, previous section'], ['T', 'note']],
-  board: [['arrows', 'move from cell to cell'], ['0–5', 'set the level'], ['Enter', 'open the lesson']],
+  shelf: [
+    ['Tab', 'to the next piece'],
+    ['Enter', 'open it'],
+  ],
+  read: [
+    ['← →', 'choose a bar on the strip'],
+    ['Shift ← →', 'choose more bars'],
+    ['Esc', 'choose none'],
+  ],
+  sections: [
+    ['N', 'new section from the chosen bars'],
+    ['S', 'split before the first chosen bar'],
+    ['J', 'join with the next section'],
+    ['[ ]', 'first bar earlier, later'],
+    ['{ }', 'last bar earlier, later'],
+    ['Delete', 'remove the section'],
+  ],
+  marks: [
+    ['← →', 'note before, note after'],
+    ['↑ ↓', 'other hand'],
+    ['1–5', 'set the finger'],
+    ['Backspace', 'take the finger away'],
+    ['D', 'dynamic at this note'],
+    ['C', 'cue at this note'],
+  ],
+  ladder: [
+    ['Alt ↑ ↓', 'move the rung'],
+    ['Space', 'pick up a rung on its handle'],
+    ['N', 'new rung'],
+    ['Delete', 'remove the rung'],
+  ],
+  lesson: [
+    ['0–5', 'set the level'],
+    ['Enter', 'record, next section'],
+    ['↓ ↑', 'next, previous section'],
+    ['T', 'note'],
+  ],
+  board: [
+    ['arrows', 'move from cell to cell'],
+    ['0–5', 'set the level'],
+    ['Enter', 'open the lesson'],
+  ],
   files: [],
   about: [],
 };
 
-export const EVERYWHERE_KEYS: readonly (readonly [string, string])[] = [['Ctrl Z', 'undo'], ['Ctrl Shift Z', 'redo'], ['?', 'these keys'], ['Alt 1–8', 'go to a stage']];
+export const EVERYWHERE_KEYS: readonly (readonly [string, string])[] = [
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+  ['?', 'these keys'],
+  ['Alt 1–8', 'go to a stage'],
+];

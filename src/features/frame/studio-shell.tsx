@@ -14,7 +14,15 @@ const waiting = (
 );
 
 /** Opens the studio and puts the frame around every stage. */
-export function StudioShell({ children, startWithDemo, fixedNow }: { readonly children: ReactNode; readonly startWithDemo: boolean; readonly fixedNow: string | null }): ReactNode {
+export function StudioShell({
+  children,
+  startWithDemo,
+  fixedNow,
+}: {
+  readonly children: ReactNode;
+  readonly startWithDemo: boolean;
+  readonly fixedNow: string | null;
+}): ReactNode {
   return (
     <Suspense fallback={waiting}>
       <StudioProvider waiting={waiting} startWithDemo={startWithDemo} fixedNow={fixedNow} buildDemo={buildDemo}>

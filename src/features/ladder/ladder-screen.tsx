@@ -35,18 +35,43 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   };
   const build = (): Promise<void> =>
     section
-      ? save(`ladder for ${section.section.letter}`, defaultLadder({ score, from: section.from, to: section.to, instrument: piece.instrument, targetTempo: piece.targetTempo, newId: studio.newId }))
+      ? save(
+          `ladder for ${section.section.letter}`,
+          defaultLadder({ score, from: section.from, to: section.to, instrument: piece.instrument, targetTempo: piece.targetTempo, newId: studio.newId }),
+        )
       : Promise.resolve();
   const add = async (): Promise<void> => {
     if (!ladder) return;
-    const fresh: Rung = { id: studio.newId(), kind: 'own', what: 'New rung', hands: '', tempo: null, tempoTo: null, times: 3, done: '3 in a row without a stop', why: 'yours', own: true };
+    const fresh: Rung = {
+      id: studio.newId(),
+      kind: 'own',
+      what: 'New rung',
+      hands: '',
+      tempo: null,
+      tempoTo: null,
+      times: 3,
+      done: '3 in a row without a stop',
+      why: 'yours',
+      own: true,
+    };
     const at = rung ? ladder.rungs.findIndex((r) => r.id === rung.id) + 1 : ladder.rungs.length;
     await save('rung added', [...ladder.rungs.slice(0, at), fresh, ...ladder.rungs.slice(at)]);
     setCurrent(fresh.id);
   };
   const edit = (change: Partial<Rung>): Promise<void> =>
-    ladder && rung ? save('rung changed', ladder.rungs.map((r) => (r.id === rung.id ? { ...r, ...change, own: true } : r))) : Promise.resolve();
-  const remove = (): Promise<void> => (ladder && rung ? save('rung removed', ladder.rungs.filter((r) => r.id !== rung.id)) : Promise.resolve());
+    ladder && rung
+      ? save(
+          'rung changed',
+          ladder.rungs.map((r) => (r.id === rung.id ? { ...r, ...change, own: true } : r)),
+        )
+      : Promise.resolve();
+  const remove = (): Promise<void> =>
+    ladder && rung
+      ? save(
+          'rung removed',
+          ladder.rungs.filter((r) => r.id !== rung.id),
+        )
+      : Promise.resolve();
   useHotkeys('n', () => void add());
   useHotkeys('delete', () => void remove());
 
@@ -65,7 +90,19 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   const standsOn = (studentId: string): string | null => [...(ladder?.rungs ?? [])].reverse().find((r) => done(studentId).has(r.id))?.id ?? null;
   const next = ladder?.rungs.find((r) => !climbed.has(r.id))?.id ?? null;
   const tick = student
-    ? (rungId: string): void => void studio.commit('rung ticked', [eventAdded({ id: studio.newId(), at: studio.now(), kind: 'rung', studentId: student.id, pieceId: piece.id, sectionId: section.section.id, rungId, done: !climbed.has(rungId) })])
+    ? (rungId: string): void =>
+        void studio.commit('rung ticked', [
+          eventAdded({
+            id: studio.newId(),
+            at: studio.now(),
+            kind: 'rung',
+            studentId: student.id,
+            pieceId: piece.id,
+            sectionId: section.section.id,
+            rungId,
+            done: !climbed.has(rungId),
+          }),
+        ])
     : undefined;
   const target = Math.round(piece.targetTempo ?? score.tempos[0]?.bpm ?? 120);
   return (
@@ -109,17 +146,32 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
             <LadderDrawing
               label={`Ladder of section ${section.section.letter}`}
               rungs={ladder.rungs.map((r) => ({
-                id: r.id, what: r.what, hands: r.hands, tempo: tempoText(r), times: `${r.times} ${r.times === 1 ? 'time' : 'times'}`, done: `done: ${r.done}`, climbed: climbed.has(r.id), own: r.own,
+                id: r.id,
+                what: r.what,
+                hands: r.hands,
+                tempo: tempoText(r),
+                times: `${r.times} ${r.times === 1 ? 'time' : 'times'}`,
+                done: `done: ${r.done}`,
+                climbed: climbed.has(r.id),
+                own: r.own,
                 chips: student ? [] : students.filter((s) => standsOn(s.id) === r.id).map((s) => s.name),
               }))}
               current={current ?? next}
               onChoose={setCurrent}
               onTick={tick}
-              onReorder={(ids) => void save('rung moved', ids.flatMap((id) => ladder.rungs.find((r) => r.id === id) ?? []))}
+              onReorder={(ids) =>
+                void save(
+                  'rung moved',
+                  ids.flatMap((id) => ladder.rungs.find((r) => r.id === id) ?? []),
+                )
+              }
             />
           </div>
         ) : (
-          <p className="text-lg text-ink-2">No ladder for bars {barsText(score, section.from, section.to)} yet. It is built from what the section holds, lowest rung first; then change it as you like.</p>
+          <p className="text-lg text-ink-2">
+            No ladder for bars {barsText(score, section.from, section.to)} yet. It is built from what the section holds, lowest rung first; then change it as
+            you like.
+          </p>
         )}
       </Panel>
       <Panel title={rung ? 'This rung' : 'Choose a rung'}>
@@ -128,29 +180,62 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
             <p className="text-ink-2">Why: {rung.why}</p>
             <label>
               What to do
-              <input className="field w-full" defaultValue={rung.what} maxLength={300} onBlur={(e) => e.target.value.trim() !== '' && e.target.value !== rung.what && void edit({ what: e.target.value.trim() })} />
+              <input
+                className="field w-full"
+                defaultValue={rung.what}
+                maxLength={300}
+                onBlur={(e) => e.target.value.trim() !== '' && e.target.value !== rung.what && void edit({ what: e.target.value.trim() })}
+              />
             </label>
             <label>
               Hands
-              <input className="field w-full" defaultValue={rung.hands} maxLength={60} onBlur={(e) => e.target.value !== rung.hands && void edit({ hands: e.target.value })} />
+              <input
+                className="field w-full"
+                defaultValue={rung.hands}
+                maxLength={60}
+                onBlur={(e) => e.target.value !== rung.hands && void edit({ hands: e.target.value })}
+              />
             </label>
             <div className="flex gap-2">
               <label className="flex-1">
                 Tempo
-                <input className="field figure w-full" inputMode="numeric" defaultValue={rung.tempo ?? ''} onBlur={(e) => number(e.target.value) !== rung.tempo && void edit({ tempo: number(e.target.value) })} />
+                <input
+                  className="field figure w-full"
+                  inputMode="numeric"
+                  defaultValue={rung.tempo ?? ''}
+                  onBlur={(e) => number(e.target.value) !== rung.tempo && void edit({ tempo: number(e.target.value) })}
+                />
               </label>
               <label className="flex-1">
                 up to
-                <input className="field figure w-full" inputMode="numeric" defaultValue={rung.tempoTo ?? ''} onBlur={(e) => number(e.target.value) !== rung.tempoTo && void edit({ tempoTo: number(e.target.value) })} />
+                <input
+                  className="field figure w-full"
+                  inputMode="numeric"
+                  defaultValue={rung.tempoTo ?? ''}
+                  onBlur={(e) => number(e.target.value) !== rung.tempoTo && void edit({ tempoTo: number(e.target.value) })}
+                />
               </label>
               <label className="flex-1">
                 Times
-                <input className="field figure w-full" inputMode="numeric" defaultValue={rung.times} onBlur={(e) => { const n = Math.round(Number(e.target.value)); if (n >= 1 && n <= 100 && n !== rung.times) void edit({ times: n }); }} />
+                <input
+                  className="field figure w-full"
+                  inputMode="numeric"
+                  defaultValue={rung.times}
+                  onBlur={(e) => {
+                    const n = Math.round(Number(e.target.value));
+                    if (n >= 1 && n <= 100 && n !== rung.times) void edit({ times: n });
+                  }}
+                />
               </label>
             </div>
             <label>
               Done when
-              <input className="field w-full" defaultValue={rung.done} maxLength={200} onBlur={(e) => e.target.value !== rung.done && void edit({ done: e.target.value })} />
+              <input
+                className="field w-full"
+                defaultValue={rung.done}
+                maxLength={200}
+                onBlur={(e) => e.target.value !== rung.done && void edit({ done: e.target.value })}
+              />
             </label>
             <Button shortcut="del" onClick={() => void remove()}>
               Remove the rung

@@ -47,16 +47,48 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
     if (!section || !student) return;
     const kept = level ?? current?.level ?? 0;
     await studio.commit(`${student.name}, ${section.section.letter}: level ${kept}`, [
-      eventAdded({ id: studio.newId(), at: studio.now(), kind: 'level', studentId: student.id, pieceId: piece.id, sectionId: section.section.id, level: kept, proposed: null, tempo: null, note: noteText.trim() }),
+      eventAdded({
+        id: studio.newId(),
+        at: studio.now(),
+        kind: 'level',
+        studentId: student.id,
+        pieceId: piece.id,
+        sectionId: section.section.id,
+        level: kept,
+        proposed: null,
+        tempo: null,
+        note: noteText.trim(),
+      }),
     ]);
     setPicked(null);
     chooseSection(1);
   };
-  useHotkeys('0, 1, 2, 3, 4, 5', (e) => { const n = Number(e.key); if (isLevel(n)) pick(n); }, { useKey: true });
-  useHotkeys('enter', (e) => { if ((e.target as Element).tagName !== 'BUTTON') { e.preventDefault(); void record(); } });
-  useHotkeys('down', (e) => { e.preventDefault(); chooseSection(1); });
-  useHotkeys('up', (e) => { e.preventDefault(); chooseSection(-1); });
-  useHotkeys('t', (e) => { e.preventDefault(); noteInput.current?.focus(); });
+  useHotkeys(
+    '0, 1, 2, 3, 4, 5',
+    (e) => {
+      const n = Number(e.key);
+      if (isLevel(n)) pick(n);
+    },
+    { useKey: true },
+  );
+  useHotkeys('enter', (e) => {
+    if ((e.target as Element).tagName !== 'BUTTON') {
+      e.preventDefault();
+      void record();
+    }
+  });
+  useHotkeys('down', (e) => {
+    e.preventDefault();
+    chooseSection(1);
+  });
+  useHotkeys('up', (e) => {
+    e.preventDefault();
+    chooseSection(-1);
+  });
+  useHotkeys('t', (e) => {
+    e.preventDefault();
+    noteInput.current?.focus();
+  });
 
   if (students && !student)
     return (
@@ -106,7 +138,10 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
                     type="button"
                     aria-pressed={isCurrent}
                     className={`flex min-h-14 w-full items-center gap-3 border-l-4 px-2 text-left ${isCurrent ? 'border-l-acorn bg-acorn-wash' : 'border-l-transparent'}`}
-                    onClick={() => { where.change({ sectionId: p.section.id, bars: [p.from, p.to] }); setNoteText(''); }}
+                    onClick={() => {
+                      where.change({ sectionId: p.section.id, bars: [p.from, p.to] });
+                      setNoteText('');
+                    }}
                   >
                     <span className="min-w-7 text-xl font-semibold">{p.section.letter}</span>
                     <span className="flex-1">
@@ -157,7 +192,10 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
           {ladder ? (
             <ol reversed className="flex flex-col-reverse border-x-4 border-leaf-deep px-1 py-2">
               {ladder.rungs.map((r) => (
-                <li key={r.id} className={`my-1 -mx-1.5 flex min-h-11 items-center justify-between gap-2 border-2 border-leaf-deep px-3 py-1 ${climbed.has(r.id) ? 'bg-leaf-wash' : 'bg-sheet'}`}>
+                <li
+                  key={r.id}
+                  className={`my-1 -mx-1.5 flex min-h-11 items-center justify-between gap-2 border-2 border-leaf-deep px-3 py-1 ${climbed.has(r.id) ? 'bg-leaf-wash' : 'bg-sheet'}`}
+                >
                   <span>
                     {r.what}
                     {climbed.has(r.id) ? <span className="sr-only">, done</span> : null}
@@ -173,7 +211,11 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
           )}
         </Panel>
       </div>
-      <div className="sticky bottom-0 z-10 grid grid-cols-2 gap-2 bg-ground pb-3 pt-2 sm:grid-cols-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]" role="group" aria-label="Level heard">
+      <div
+        className="sticky bottom-0 z-10 grid grid-cols-2 gap-2 bg-ground pb-3 pt-2 sm:grid-cols-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
+        role="group"
+        aria-label="Level heard"
+      >
         {LEVELS.map((n) => (
           <button
             key={n}

@@ -61,12 +61,15 @@ function xOfOnset(onset: number, barId: string, barOnset: number, barLength: num
 function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const where = useWhere();
   const studio = useStudio();
-  const marks = useMarks(piece.id) ?? [];
+  const loadedMarks = useMarks(piece.id);
+  const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
   const [noteId, setNoteId] = useState<string | null>(null);
   const cueInput = useRef<HTMLInputElement | null>(null);
   const dynamicInput = useRef<HTMLSelectElement | null>(null);
   const first = sections[0];
-  const range: readonly [number, number] = section ? [section.from, section.to] : (where.bars ?? (first ? [first.from, first.to] : [0, Math.min(7, score.bars.length - 1)]));
+  const range: readonly [number, number] = section
+    ? [section.from, section.to]
+    : (where.bars ?? (first ? [first.from, first.to] : [0, Math.min(7, score.bars.length - 1)]));
   const [from, to] = range;
   const notes = useMemo(() => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null), [score, from, to]);
   const note = notes.find((n) => n.id === noteId) ?? null;
@@ -82,7 +85,9 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const setFinger = async (finger: string): Promise<void> => {
     if (!note) return;
     const before = fingers.get(note.id) ?? null;
-    await studio.commit(`finger ${finger}`, [rowChange('marks', before, { ...base, id: before?.id ?? studio.newId(), kind: 'finger', noteId: note.id, finger, updatedAt: studio.now() })]);
+    await studio.commit(`finger ${finger}`, [
+      rowChange('marks', before, { ...base, id: before?.id ?? studio.newId(), kind: 'finger', noteId: note.id, finger, updatedAt: studio.now() }),
+    ]);
   };
   const clearFinger = async (): Promise<void> => {
     const before = note ? fingers.get(note.id) : undefined;
@@ -95,13 +100,21 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
       if (before) await studio.commit('dynamic taken away', [rowChange('marks', before, null)]);
       return;
     }
-    await studio.commit(`dynamic ${level}`, [rowChange('marks', before, { ...base, id: before?.id ?? studio.newId(), kind: 'dynamic', noteId: note.id, level, updatedAt: studio.now() })]);
+    await studio.commit(`dynamic ${level}`, [
+      rowChange('marks', before, { ...base, id: before?.id ?? studio.newId(), kind: 'dynamic', noteId: note.id, level, updatedAt: studio.now() }),
+    ]);
   };
   const setCue = async (text: string): Promise<void> => {
     if (!note) return;
     const before = cues.find((c) => c.noteId === note.id) ?? null;
     if (text.trim() === (before?.text ?? '')) return;
-    await studio.commit('cue', [rowChange('marks', before, text.trim() === '' ? null : { ...base, id: before?.id ?? studio.newId(), kind: 'cue', noteId: note.id, text: text.trim(), updatedAt: studio.now() })]);
+    await studio.commit('cue', [
+      rowChange(
+        'marks',
+        before,
+        text.trim() === '' ? null : { ...base, id: before?.id ?? studio.newId(), kind: 'cue', noteId: note.id, text: text.trim(), updatedAt: studio.now() },
+      ),
+    ]);
   };
   const step = (by: number): void => {
     const line = note ? notes.filter((n) => n.staff === note.staff && n.part === note.part) : notes;
@@ -115,14 +128,40 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     const near = other.reduce<Note | null>((best, n) => (best === null || Math.abs(n.onset - note.onset) < Math.abs(best.onset - note.onset) ? n : best), null);
     if (near) setNoteId(near.id);
   };
-  useHotkeys('right', (e) => { e.preventDefault(); step(1); }, { ignoreEventWhen: (e) => (e.target as Element).getAttribute('role') === 'listbox' });
-  useHotkeys('left', (e) => { e.preventDefault(); step(-1); }, { ignoreEventWhen: (e) => (e.target as Element).getAttribute('role') === 'listbox' });
-  useHotkeys('down', (e) => { e.preventDefault(); otherStaff(1); });
-  useHotkeys('up', (e) => { e.preventDefault(); otherStaff(-1); });
+  useHotkeys(
+    'right',
+    (e) => {
+      e.preventDefault();
+      step(1);
+    },
+    { ignoreEventWhen: (e) => (e.target as Element).getAttribute('role') === 'listbox' },
+  );
+  useHotkeys(
+    'left',
+    (e) => {
+      e.preventDefault();
+      step(-1);
+    },
+    { ignoreEventWhen: (e) => (e.target as Element).getAttribute('role') === 'listbox' },
+  );
+  useHotkeys('down', (e) => {
+    e.preventDefault();
+    otherStaff(1);
+  });
+  useHotkeys('up', (e) => {
+    e.preventDefault();
+    otherStaff(-1);
+  });
   useHotkeys('1, 2, 3, 4, 5, 0', (e) => void setFinger(e.key), { useKey: true });
   useHotkeys('backspace', () => void clearFinger());
-  useHotkeys('c', (e) => { e.preventDefault(); cueInput.current?.focus(); });
-  useHotkeys('d', (e) => { e.preventDefault(); dynamicInput.current?.focus(); });
+  useHotkeys('c', (e) => {
+    e.preventDefault();
+    cueInput.current?.focus();
+  });
+  useHotkeys('d', (e) => {
+    e.preventDefault();
+    dynamicInput.current?.focus();
+  });
 
   const printedDynamics: CurvePoint[] = score.directions.flatMap((d) => {
     if (d.kind !== 'dynamic' || !isLevel(d.level)) return [];
@@ -135,14 +174,26 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const staffNotes = (staff: number): Note[] => notes.filter((n) => n.part === part?.id && n.staff === staff);
 
   const above = (layout: LineLayout): ReactNode => {
-    const { texts, rows } = fingerTexts(staffNotes(1).filter((n) => layout.notes.has(n.id)), fingers, noteId);
+    const { texts, rows } = fingerTexts(
+      staffNotes(1).filter((n) => layout.notes.has(n.id)),
+      fingers,
+      noteId,
+    );
     return <TextLane name={staves > 1 ? 'Right hand' : 'Fingers'} layout={layout} texts={texts} rows={rows} onPick={setNoteId} large ruled={false} />;
   };
   const below = (layout: LineLayout): ReactNode => {
-    const left = fingerTexts(staffNotes(2).filter((n) => layout.notes.has(n.id)), fingers, noteId);
+    const left = fingerTexts(
+      staffNotes(2).filter((n) => layout.notes.has(n.id)),
+      fingers,
+      noteId,
+    );
     const lineOnsets = [...layout.notes.keys()].flatMap((id) => onsetOf.get(id) ?? []);
     const start = Math.min(...lineOnsets);
-    const before = [...points].filter((p) => (onsetOf.get(p.noteId) ?? 0) < start).sort((a, b) => (onsetOf.get(a.noteId) ?? 0) - (onsetOf.get(b.noteId) ?? 0)).pop() ?? null;
+    const before =
+      [...points]
+        .filter((p) => (onsetOf.get(p.noteId) ?? 0) < start)
+        .sort((a, b) => (onsetOf.get(a.noteId) ?? 0) - (onsetOf.get(b.noteId) ?? 0))
+        .pop() ?? null;
     return (
       <>
         {staves > 1 ? <TextLane name="Left hand" layout={layout} texts={left.texts} rows={left.rows} onPick={setNoteId} large ruled={false} /> : null}
@@ -154,7 +205,11 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
             return barCount.tokens.map((token) => {
               const x = xOfOnset(token.onset, bar.id, bar.onset, bar.length, onsets, layout);
               return x === null ? null : (
-                <span key={token.onset} className={`figure absolute top-1.5 -translate-x-1/2 ${token.sounding ? 'text-ink' : 'text-ink-3'}`} style={{ left: x }}>
+                <span
+                  key={token.onset}
+                  className={`figure absolute top-1.5 -translate-x-1/2 ${token.sounding ? 'text-ink' : 'text-ink-3'}`}
+                  style={{ left: x }}
+                >
                   {token.sounding ? token.text : `(${token.text})`}
                 </span>
               );
@@ -172,7 +227,20 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_17.5rem]">
       <Panel label="Music and marks">
-        <ScoreLines piece={piece} score={score} from={from} to={to} label={`Bars ${barsText(score, from, to)}`} scale={66} gutter={100} withoutFingerings chosen={chosen} onNote={setNoteId} above={above} below={below} />
+        <ScoreLines
+          piece={piece}
+          score={score}
+          from={from}
+          to={to}
+          label={`Bars ${barsText(score, from, to)}`}
+          scale={66}
+          gutter={100}
+          withoutFingerings
+          chosen={chosen}
+          onNote={setNoteId}
+          above={above}
+          below={below}
+        />
       </Panel>
       <Panel title={note ? `Note ${noteName}, bar ${score.bars[note.bar]?.number ?? ''}` : 'No note chosen'}>
         {note ? (
@@ -182,7 +250,9 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
                 <h3>Finger</h3>
                 <span className="figure text-2xl font-bold text-plum">{fingers.get(note.id)?.finger ?? note.marks.fingers[0] ?? '–'}</span>
               </div>
-              <p className="text-sm text-ink-2">{fingers.has(note.id) ? 'yours' : note.marks.fingers.length > 0 ? 'printed in the file' : 'none yet'}; type a digit or choose</p>
+              <p className="text-sm text-ink-2">
+                {fingers.has(note.id) ? 'yours' : note.marks.fingers.length > 0 ? 'printed in the file' : 'none yet'}; type a digit or choose
+              </p>
               <div className="mt-2 flex gap-1">
                 {['1', '2', '3', '4', '5'].map((digit) => (
                   <Button key={digit} className="figure min-w-11" aria-pressed={fingers.get(note.id)?.finger === digit} onClick={() => void setFinger(digit)}>

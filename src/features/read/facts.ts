@@ -27,7 +27,13 @@ function densest(score: Score): { bar: number; rate: number } | null {
   let best: { bar: number; rate: number } | null = null;
   for (const part of score.parts)
     for (let staff = 1; staff <= part.staves; staff += 1) {
-      const onsets = [...new Set(score.notes.filter((n) => n.part === part.id && n.staff === staff && n.grace === null && n.tie !== 'stop' && n.tie !== 'continue').map((n) => n.onset as number))];
+      const onsets = [
+        ...new Set(
+          score.notes
+            .filter((n) => n.part === part.id && n.staff === staff && n.grace === null && n.tie !== 'stop' && n.tie !== 'continue')
+            .map((n) => n.onset as number),
+        ),
+      ];
       const byQuarter = new Map<number, number>();
       for (const onset of onsets) byQuarter.set(Math.floor(onset / score.ticksPerQuarter), (byQuarter.get(Math.floor(onset / score.ticksPerQuarter)) ?? 0) + 1);
       for (const [quarter, count] of byQuarter) {
@@ -45,20 +51,32 @@ export function factsOf(score: Score): Fact[] {
   const first = score.bars[0];
   if (!first) return [];
   const order = playingOrder(score.bars).order;
-  const written = playedSeconds(score, score.bars.map((b) => b.index));
+  const written = playedSeconds(
+    score,
+    score.bars.map((b) => b.index),
+  );
   const played = playedSeconds(score, order);
   const facts: Fact[] = [{ name: 'Key', value: keyName(first.key), bar: 0 }];
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
-    if (before && (before.key.fifths !== bar.key.fifths || before.key.mode !== bar.key.mode)) facts.push({ name: `Key from bar ${bar.number}`, value: keyName(bar.key), bar: i });
+    if (before && (before.key.fifths !== bar.key.fifths || before.key.mode !== bar.key.mode))
+      facts.push({ name: `Key from bar ${bar.number}`, value: keyName(bar.key), bar: i });
   });
   facts.push({ name: 'Meter', value: meterText(first.meter), bar: 0 });
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
     if (before && meterText(before.meter) !== meterText(bar.meter)) facts.push({ name: `Meter from bar ${bar.number}`, value: meterText(bar.meter), bar: i });
   });
-  facts.push({ name: 'Tempo', value: score.tempos.length > 0 ? `${Math.round(score.tempos[0]?.bpm ?? 120)} quarters a minute` : 'none marked; 120 is used', bar: score.tempos[0]?.bar ?? 0 });
-  facts.push({ name: 'Length', value: `${score.bars.length} bars, ${clock(written)}${order.length === score.bars.length ? '' : `; ${clock(played)} with repeats`}`, bar: null });
+  facts.push({
+    name: 'Tempo',
+    value: score.tempos.length > 0 ? `${Math.round(score.tempos[0]?.bpm ?? 120)} quarters a minute` : 'none marked; 120 is used',
+    bar: score.tempos[0]?.bar ?? 0,
+  });
+  facts.push({
+    name: 'Length',
+    value: `${score.bars.length} bars, ${clock(written)}${order.length === score.bars.length ? '' : `; ${clock(played)} with repeats`}`,
+    bar: null,
+  });
   for (const part of score.parts)
     for (let staff = 1; staff <= part.staves; staff += 1) {
       const notes = score.notes.filter((n) => n.part === part.id && n.staff === staff && n.midi !== null);

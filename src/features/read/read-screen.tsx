@@ -47,7 +47,12 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           to={to}
           label={`Bars ${barsText(score, from, to)}`}
           chosenBars={chosenBars}
-          onBar={(id, extend) => choose(score.bars.findIndex((b) => b.id === id), extend)}
+          onBar={(id, extend) =>
+            choose(
+              score.bars.findIndex((b) => b.id === id),
+              extend,
+            )
+          }
           onNote={(id) => choose(noteBar(id), false)}
         />
       </Panel>
@@ -61,7 +66,11 @@ function Reading({ piece, score }: PieceContext): ReactNode {
                   {fact.bar === null ? (
                     fact.value
                   ) : (
-                    <button type="button" className="text-left text-leaf underline decoration-rule-strong underline-offset-4" onClick={() => choose(fact.bar ?? 0, false)}>
+                    <button
+                      type="button"
+                      className="text-left text-leaf underline decoration-rule-strong underline-offset-4"
+                      onClick={() => choose(fact.bar ?? 0, false)}
+                    >
                       {fact.value}
                     </button>
                   )}
@@ -74,7 +83,13 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           {selection ? (
             <>
               <p className="mb-3 text-ink-2">
-                {clock(playedSeconds(score, score.bars.slice(selection[0], selection[1] + 1).map((b) => b.index)))} at the marked tempo
+                {clock(
+                  playedSeconds(
+                    score,
+                    score.bars.slice(selection[0], selection[1] + 1).map((b) => b.index),
+                  ),
+                )}{' '}
+                at the marked tempo
               </p>
               <Button look="primary" onClick={() => where.go('sections')}>
                 Make a section of them

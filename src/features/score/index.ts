@@ -1,5 +1,4 @@
 /** The score of the chosen piece, its engraving and the strip above every stage about it. */
 export { PieceStage, type PieceContext } from './piece-stage';
 export { ScoreLines } from './score-lines';
-export { cornersOf, difficultiesOf } from './strip';
 export { useScore } from './use-score';

@@ -37,7 +37,11 @@ export function PieceStage({ heading, compact = false, children }: Props): React
   if (where.pieceId === null || piece === null)
     return (
       <EmptyState title="Choose a piece">
-        <p>{piece === null && where.pieceId !== null ? 'The piece in this address is not in this studio.' : 'Take a piece from the shelf, or bring one in there.'}</p>
+        <p>
+          {piece === null && where.pieceId !== null
+            ? 'The piece in this address is not in this studio.'
+            : 'Take a piece from the shelf, or bring one in there.'}
+        </p>
         <a className="rounded border border-leaf bg-leaf px-4 py-2 font-semibold text-white" href={where.addressOf('shelf', { pieceId: null })}>
           Go to the shelf
         </a>

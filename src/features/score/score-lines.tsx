@@ -39,7 +39,7 @@ export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter =
   }, [gutter]);
   const engraving = useEngraving(piece, score, { from, to, withoutFingerings }, width, scale);
   return (
-    <div ref={host} style={{ paddingLeft: gutter }} className="min-h-24 overflow-hidden" aria-busy={engraving.kind === 'loading'}>
+    <div ref={host} style={{ paddingLeft: gutter }} className="min-h-24" aria-busy={engraving.kind === 'loading'}>
       {engraving.kind === 'loading' ? (
         <p className="py-8 text-center text-ink-2" role="status">
           Drawing the music…

@@ -26,8 +26,15 @@ export function stripBars(score: Score): StripBar[] {
   const hard = difficultiesOf(score);
   const corners = cornersOf(score);
   return score.bars.map((bar, i) => ({
-    id: bar.id, number: bar.number, length: bar.length, difficulty: hard[i]?.score ?? 0, corner: corners.has(i),
-    repeatStart: bar.signs.repeatStart, repeatEnd: bar.signs.repeatEnd !== null, doubleBar: bar.signs.doubleBar !== null, family: null,
+    id: bar.id,
+    number: bar.number,
+    length: bar.length,
+    difficulty: hard[i]?.score ?? 0,
+    corner: corners.has(i),
+    repeatStart: bar.signs.repeatStart,
+    repeatEnd: bar.signs.repeatEnd !== null,
+    doubleBar: bar.signs.doubleBar !== null,
+    family: null,
   }));
 }
 

@@ -35,7 +35,10 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
   return loaded && loaded.version === version ? loaded.state : { kind: 'loading' };
 }
 
-export type EngravingState = { readonly kind: 'loading' } | { readonly kind: 'ready'; readonly systems: readonly string[]; readonly document: string } | { readonly kind: 'failed'; readonly message: string };
+export type EngravingState =
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'ready'; readonly systems: readonly string[]; readonly document: string }
+  | { readonly kind: 'failed'; readonly message: string };
 
 async function hash(text: string): Promise<string> {
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
@@ -59,7 +62,13 @@ async function engraveCached(db: StudioAccess['db'], document: string, width: nu
 }
 
 /** Engraves an excerpt of a piece for a width in CSS pixels; shows a stored engraving at once when the excerpt is the same. */
-export function useEngraving(piece: Piece | null | undefined, score: Score | null, request: ExcerptRequest | null, width: number, scale: number): EngravingState {
+export function useEngraving(
+  piece: Piece | null | undefined,
+  score: Score | null,
+  request: ExcerptRequest | null,
+  width: number,
+  scale: number,
+): EngravingState {
   const { db } = useStudio();
   const [state, setState] = useState<{ wanted: string; engraving: EngravingState } | null>(null);
   const version = piece ? versionOf(piece) : '';
@@ -72,7 +81,8 @@ export function useEngraving(piece: Piece | null | undefined, score: Score | nul
       const worker = pieceWorker();
       await worker.load(version, piece.source, piece.fileName);
       const document = await worker.excerpt(version, excerptRequest);
-      const engraving: EngravingState = document === null ? { kind: 'failed', message: 'This piece could not be opened.' } : await engraveCached(db, document, width, scale);
+      const engraving: EngravingState =
+        document === null ? { kind: 'failed', message: 'This piece could not be opened.' } : await engraveCached(db, document, width, scale);
       if (current) setState({ wanted, engraving });
     };
     void run();

@@ -27,12 +27,25 @@ function useSectionActions({ piece, score, sections, section }: PieceContext) {
       const to = score.bars[Math.min(bars[1], score.bars.length - 1)];
       if (!from || !to) return;
       const fresh: Section = {
-        id: studio.newId(), pieceId: piece.id, name: '', letter: nextLetter(all), fromBar: from.id, toBar: to.id, fromOffset: '0', toOffset: null, parentId: null, likeId: null, hand: 'all', order: bars[0], updatedAt: at(),
+        id: studio.newId(),
+        pieceId: piece.id,
+        name: '',
+        letter: nextLetter(all),
+        fromBar: from.id,
+        toBar: to.id,
+        fromOffset: '0',
+        toOffset: null,
+        parentId: null,
+        likeId: null,
+        hand: 'all',
+        order: bars[0],
+        updatedAt: at(),
       };
       await save(`section ${fresh.letter} made`, null, fresh);
       where.change({ sectionId: fresh.id, bars });
     },
-    edit: (placed: PlacedSection, change: Partial<Pick<Section, 'name' | 'letter' | 'hand'>>): Promise<void> => save(`section ${placed.section.letter} changed`, placed.section, { ...placed.section, ...change, updatedAt: at() }),
+    edit: (placed: PlacedSection, change: Partial<Pick<Section, 'name' | 'letter' | 'hand'>>): Promise<void> =>
+      save(`section ${placed.section.letter} changed`, placed.section, { ...placed.section, ...change, updatedAt: at() }),
     move: async (fromBy: number, toBy: number): Promise<void> => {
       if (!section) return;
       const moved = moveEnds(score, section.section, section.from + fromBy, section.to + toBy);
@@ -45,7 +58,10 @@ function useSectionActions({ piece, score, sections, section }: PieceContext) {
       const result = splitSection(score, section, bars[0], { id: studio.newId(), letter: nextLetter(all) });
       if (!result.ok) return say(result.issue.message);
       const [first, second] = result.value;
-      await studio.commit(`section ${first.letter} split`, [rowChange('sections', section.section, { ...first, updatedAt: at() }), rowChange('sections', null, { ...second, updatedAt: at() })]);
+      await studio.commit(`section ${first.letter} split`, [
+        rowChange('sections', section.section, { ...first, updatedAt: at() }),
+        rowChange('sections', null, { ...second, updatedAt: at() }),
+      ]);
       where.change({ sectionId: second.id });
     },
     join: async (): Promise<void> => {
@@ -54,13 +70,19 @@ function useSectionActions({ piece, score, sections, section }: PieceContext) {
       if (!next) return say('No section begins right after this one.');
       const result = joinSections(section, next);
       if (!result.ok) return say(result.issue.message);
-      await studio.commit(`sections ${section.section.letter} and ${next.section.letter} joined`, [rowChange('sections', section.section, { ...result.value, updatedAt: at() }), rowChange('sections', next.section, null)]);
+      await studio.commit(`sections ${section.section.letter} and ${next.section.letter} joined`, [
+        rowChange('sections', section.section, { ...result.value, updatedAt: at() }),
+        rowChange('sections', next.section, null),
+      ]);
       where.change({ sectionId: section.section.id, bars: [section.from, next.to] });
     },
     remove: async (): Promise<void> => {
       if (!section) return;
       const ladder = ladders.find((l) => l.sectionId === section.section.id);
-      await studio.commit(`section ${section.section.letter} removed`, [rowChange('sections', section.section, null), ...(ladder ? [rowChange('ladders', ladder, null)] : [])]);
+      await studio.commit(`section ${section.section.letter} removed`, [
+        rowChange('sections', section.section, null),
+        ...(ladder ? [rowChange('ladders', ladder, null)] : []),
+      ]);
       where.change({ sectionId: null });
     },
   };
@@ -102,9 +124,20 @@ function Sectioning(context: PieceContext): ReactNode {
               const isChosen = p.section.id === section?.section.id;
               const count = marks.filter((m) => score.notes.some((n) => n.id === m.noteId && n.bar >= p.from && n.bar <= p.to)).length;
               return (
-                <li key={p.section.id} className={`border-t border-rule py-2 pl-2 ${isChosen ? 'border-l-4 border-l-acorn bg-acorn-wash' : 'border-l-4 border-l-transparent'}`}>
-                  <button type="button" className="flex min-h-11 w-full items-center gap-3 text-left" aria-pressed={isChosen} onClick={() => where.change({ sectionId: p.section.id, bars: [p.from, p.to] })}>
-                    <span className="grid h-9 min-w-9 place-items-center rounded border-2 border-leaf bg-sheet px-1 text-lg font-semibold" style={{ fontFamily: 'var(--font-head)' }}>
+                <li
+                  key={p.section.id}
+                  className={`border-t border-rule py-2 pl-2 ${isChosen ? 'border-l-4 border-l-acorn bg-acorn-wash' : 'border-l-4 border-l-transparent'}`}
+                >
+                  <button
+                    type="button"
+                    className="flex min-h-11 w-full items-center gap-3 text-left"
+                    aria-pressed={isChosen}
+                    onClick={() => where.change({ sectionId: p.section.id, bars: [p.from, p.to] })}
+                  >
+                    <span
+                      className="grid h-9 min-w-9 place-items-center rounded border-2 border-leaf bg-sheet px-1 text-lg font-semibold"
+                      style={{ fontFamily: 'var(--font-head)' }}
+                    >
                       {p.section.letter}
                     </span>
                     <span className="flex-1">
@@ -114,7 +147,14 @@ function Sectioning(context: PieceContext): ReactNode {
                         {count > 0 ? `, ${count} ${count === 1 ? 'mark' : 'marks'}` : ''}
                       </span>
                     </span>
-                    <span className="figure text-ink-2">{clock(playedSeconds(score, score.bars.slice(p.from, p.to + 1).map((b) => b.index)))}</span>
+                    <span className="figure text-ink-2">
+                      {clock(
+                        playedSeconds(
+                          score,
+                          score.bars.slice(p.from, p.to + 1).map((b) => b.index),
+                        ),
+                      )}
+                    </span>
                   </button>
                   {isChosen ? <SectionForm key={p.section.id} placed={p} context={context} /> : null}
                 </li>
@@ -123,7 +163,10 @@ function Sectioning(context: PieceContext): ReactNode {
           </ul>
         )}
       </Panel>
-      <Panel title={section ? `${section.section.letter} ${section.section.name}` : 'The piece'} aside={<span className="figure text-ink-2">bars {barsText(score, show[0], show[1])}</span>}>
+      <Panel
+        title={section ? `${section.section.letter} ${section.section.name}` : 'The piece'}
+        aside={<span className="figure text-ink-2">bars {barsText(score, show[0], show[1])}</span>}
+      >
         <ScoreLines
           piece={piece}
           score={score}
@@ -149,14 +192,24 @@ function SectionForm({ placed, context }: { readonly placed: PlacedSection; read
       <div className="flex gap-2">
         <label className="w-20 text-sm text-ink-2">
           Letter
-          <input className="field w-full text-base text-ink" defaultValue={section.letter} maxLength={8} onBlur={(e) => e.target.value !== section.letter && void actions.edit(placed, { letter: e.target.value })} />
+          <input
+            className="field w-full text-base text-ink"
+            defaultValue={section.letter}
+            maxLength={8}
+            onBlur={(e) => e.target.value !== section.letter && void actions.edit(placed, { letter: e.target.value })}
+          />
         </label>
         <label className="flex-1 text-sm text-ink-2">
           Name
-          <input className="field w-full text-base text-ink" defaultValue={section.name} maxLength={120} onBlur={(e) => e.target.value !== section.name && void actions.edit(placed, { name: e.target.value })} />
+          <input
+            className="field w-full text-base text-ink"
+            defaultValue={section.name}
+            maxLength={120}
+            onBlur={(e) => e.target.value !== section.name && void actions.edit(placed, { name: e.target.value })}
+          />
         </label>
       </div>
-      <div className="flex flex-wrap gap-1">
+      <div className="grid grid-cols-2 gap-1">
         <Button onClick={() => void actions.move(-1, 0)} shortcut="[" aria-label="Begin one bar earlier">
           ◂ start
         </Button>
@@ -170,7 +223,7 @@ function SectionForm({ placed, context }: { readonly placed: PlacedSection; read
           end ▸
         </Button>
       </div>
-      <div className="flex flex-wrap gap-1">
+      <div className="grid grid-cols-2 gap-1">
         <Button onClick={() => void actions.split()} shortcut="s">
           Split
         </Button>

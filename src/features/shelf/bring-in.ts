@@ -9,14 +9,43 @@ import { pieceWorker, type OpenedFile } from '@/workers';
 function instrumentOf(opened: OpenedFile): string {
   const part = opened.score.parts[0];
   const said = `${part?.name ?? ''} ${part?.instrumentSound ?? ''}`.toLowerCase();
-  const known = ['violin', 'viola', 'cello', 'bass', 'guitar', 'ukulele', 'banjo', 'flute', 'clarinet', 'oboe', 'bassoon', 'recorder', 'saxophone', 'trumpet', 'horn', 'trombone', 'tuba'];
+  const known = [
+    'violin',
+    'viola',
+    'cello',
+    'bass',
+    'guitar',
+    'ukulele',
+    'banjo',
+    'flute',
+    'clarinet',
+    'oboe',
+    'bassoon',
+    'recorder',
+    'saxophone',
+    'trumpet',
+    'horn',
+    'trombone',
+    'tuba',
+  ];
   return known.find((name) => said.includes(name)) ?? 'piano';
 }
 
 export function pieceFrom(opened: OpenedFile, fileName: string, id: string, at: string): Piece {
   return {
-    id, title: opened.score.title || fileName.replace(/\.[^.]+$/, ''), composer: opened.score.composer, format: opened.format, fileName, source: opened.text, encoding: opened.encoding, bom: opened.bom,
-    original: opened.original, instrument: instrumentOf(opened), targetTempo: null, addedAt: at, updatedAt: at,
+    id,
+    title: opened.score.title || fileName.replace(/\.[^.]+$/, ''),
+    composer: opened.score.composer,
+    format: opened.format,
+    fileName,
+    source: opened.text,
+    encoding: opened.encoding,
+    bom: opened.bom,
+    original: opened.original,
+    instrument: instrumentOf(opened),
+    targetTempo: null,
+    addedAt: at,
+    updatedAt: at,
   };
 }
 

@@ -30,7 +30,9 @@ export function ShelfScreen(): ReactNode {
       const result = await bringIn(studio, file);
       if ('issue' in result) failed.push(result.issue.message);
       else {
-        toast(`${result.piece.title} is on the shelf${result.warnings > 0 ? `, with ${result.warnings} ${result.warnings === 1 ? 'note' : 'notes'} about the file` : ''}`);
+        toast(
+          `${result.piece.title} is on the shelf${result.warnings > 0 ? `, with ${result.warnings} ${result.warnings === 1 ? 'note' : 'notes'} about the file` : ''}`,
+        );
         if (files.length === 1) where.go('read', { pieceId: result.piece.id });
       }
     }
@@ -49,14 +51,34 @@ export function ShelfScreen(): ReactNode {
   };
 
   return (
-    <div onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={onDrop} className={`min-h-[60vh] rounded ${over ? 'outline-2 outline-dashed outline-leaf' : ''}`}>
+    <div
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={onDrop}
+      className={`min-h-[60vh] rounded ${over ? 'outline-2 outline-dashed outline-leaf' : ''}`}
+    >
       <div className="mb-4 flex flex-wrap items-center gap-4">
         <h1>Shelf</h1>
         <p className="text-ink-2">Drop a file anywhere here. Read are MusicXML (.musicxml, .xml, .mxl), ABC (.abc) and, roughly, MIDI (.mid).</p>
         <Button look="primary" className="ml-auto" onClick={() => input.current?.click()}>
           <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
         </Button>
-        <input ref={input} type="file" accept={ACCEPT} multiple className="sr-only" aria-label="Choose a music file" tabIndex={-1} onChange={(event) => { void take([...(event.target.files ?? [])]); event.target.value = ''; }} />
+        <input
+          ref={input}
+          type="file"
+          accept={ACCEPT}
+          multiple
+          className="sr-only"
+          aria-label="Choose a music file"
+          tabIndex={-1}
+          onChange={(event) => {
+            void take([...(event.target.files ?? [])]);
+            event.target.value = '';
+          }}
+        />
       </div>
       <div role="status" aria-live="polite">
         {busy ? <p className="py-2">Reading {busy}…</p> : null}
@@ -69,9 +91,7 @@ export function ShelfScreen(): ReactNode {
       {pieces && pieces.length === 0 ? (
         <EmptyState title="No piece yet">
           <p>Bring in a MusicXML file: its bars, sections and everything after follow from it.</p>
-          {studio.name === 'own' ? (
-            <Button onClick={() => studio.openStudio('demo')}>Look at the demo studio</Button>
-          ) : null}
+          {studio.name === 'own' ? <Button onClick={() => studio.openStudio('demo')}>Look at the demo studio</Button> : null}
         </EmptyState>
       ) : (
         <table className="panel w-full border-collapse text-left">
@@ -91,7 +111,10 @@ export function ShelfScreen(): ReactNode {
             {(pieces ?? []).map((piece) => (
               <tr key={piece.id} className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}>
                 <td className="px-4 py-1">
-                  <Link href={where.addressOf('read', { pieceId: piece.id })} className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline">
+                  <Link
+                    href={where.addressOf('read', { pieceId: piece.id })}
+                    className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline"
+                  >
                     {piece.title}
                   </Link>
                 </td>

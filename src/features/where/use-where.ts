@@ -59,13 +59,24 @@ export function useWhere(): WhereAccess {
   const router = useRouter();
   const where = useMemo<Where>(() => {
     const first = pathname.split('/')[1] ?? '';
-    return { stage: isStage(first) ? first : 'shelf', pieceId: params.get('piece'), studentId: params.get('student'), sectionId: params.get('section'), bars: parseBars(params.get('bars')) };
+    return {
+      stage: isStage(first) ? first : 'shelf',
+      pieceId: params.get('piece'),
+      studentId: params.get('student'),
+      sectionId: params.get('section'),
+      bars: parseBars(params.get('bars')),
+    };
   }, [pathname, params]);
-  const merged = useCallback((change: WhereChange = {}): Omit<Where, 'stage'> => {
-    const next = { ...where, ...change };
-    // Another piece has other bars and sections.
-    return change.pieceId !== undefined && change.pieceId !== where.pieceId ? { ...next, bars: change.bars ?? null, sectionId: change.sectionId ?? null } : next;
-  }, [where]);
+  const merged = useCallback(
+    (change: WhereChange = {}): Omit<Where, 'stage'> => {
+      const next = { ...where, ...change };
+      // Another piece has other bars and sections.
+      return change.pieceId !== undefined && change.pieceId !== where.pieceId
+        ? { ...next, bars: change.bars ?? null, sectionId: change.sectionId ?? null }
+        : next;
+    },
+    [where],
+  );
   const addressOf = useCallback((stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged(change))}`, [merged]);
   return {
     ...where,

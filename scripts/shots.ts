@@ -1,0 +1,73 @@
+/** Retakes every picture of docs/screenshots from the demo data, with a fixed clock. Build first: `npm run shots` does both. */
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { chromium } from 'playwright-core';
+
+const PORT = 4631;
+const NOW = '2026-05-20T15:00:00.000Z';
+const OUT = process.env['SHOTS_OUT'] ?? 'docs/screenshots';
+
+const VIEWS: readonly { readonly name: string; readonly path: string; readonly tablet?: boolean; readonly before?: 'note' | 'level' }[] = [
+  { name: 'shelf', path: '/shelf' },
+  { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
+  { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
+  { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'note' },
+  { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke' },
+  { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'level' },
+  { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', tablet: true },
+  { name: 'board', path: '/board?piece=demo-quay' },
+  { name: 'files', path: '/files' },
+  { name: 'about', path: '/about' },
+];
+
+async function main(): Promise<void> {
+  mkdirSync(OUT, { recursive: true });
+  const server = spawn('node_modules/.bin/next', ['start', '-p', String(PORT)], {
+    env: { ...process.env, OAK_NOW: NOW, NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: 'ignore',
+  });
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const only = process.argv.slice(2);
+    for (let tries = 0; tries < 100; tries += 1) {
+      const up = await fetch(`http://localhost:${PORT}/about`).then(
+        () => true,
+        () => false,
+      );
+      if (up) break;
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    page.on('console', (message) => (message.type() === 'error' ? process.stderr.write(`console: ${message.text()}\n`) : undefined));
+    page.on('pageerror', (error) => process.stderr.write(`page error: ${error.message}\n`));
+    for (const view of VIEWS) {
+      if (only.length > 0 && !only.includes(view.name)) continue;
+      await page.setViewportSize(view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 });
+      await page.goto(`http://localhost:${PORT}${view.path}`);
+      await page.locator('main').waitFor();
+      if (/read|sections|marks|lesson/.test(view.name)) await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
+      if (view.before === 'note') await page.locator('.engraved g.note').nth(3).locator('.notehead').click();
+      if (view.before === 'level') await page.keyboard.press('3');
+      await page.waitForLoadState('networkidle');
+      await page.screenshot({ path: `${OUT}/${view.name}.png` });
+    }
+    process.stdout.write(`pictures are in ${OUT}\n`);
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}
+
+await main();
