@@ -167,20 +167,18 @@ export function buildDemoStudio(now: Date): Studio {
             note: '',
           });
         }
-        rungs
-          .slice(0, Math.min(rungs.length, level * 2))
-          .forEach((r) =>
-            events.push({
-              id: `${r.id}-${student.id}`,
-              at: day(3),
-              kind: 'rung',
-              studentId: student.id,
-              pieceId: demo.id,
-              sectionId: section.id,
-              rungId: r.id,
-              done: true,
-            }),
-          );
+        rungs.slice(0, Math.min(rungs.length, level * 2)).forEach((r) =>
+          events.push({
+            id: `${r.id}-${student.id}`,
+            at: day(3),
+            kind: 'rung',
+            studentId: student.id,
+            pieceId: demo.id,
+            sectionId: section.id,
+            rungId: r.id,
+            done: true,
+          }),
+        );
       }
     });
     const base = { pieceId: demo.id, studentId: null, source: 'teacher' as const, updatedAt: start };

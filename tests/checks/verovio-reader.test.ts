@@ -50,7 +50,10 @@ describe.each(FILES)('%s', (name) => {
     for (const note of score.notes) {
       const theirs = onsets.get(note.id);
       if (note.grace !== null || theirs === undefined) continue;
-      expect(theirs, `${note.id} in bar ${note.bar + 1}`).toBeCloseTo(((firstHeard.get(note.bar) ?? 0) + note.onset - (score.bars[note.bar]?.onset ?? 0)) / score.ticksPerQuarter, 4);
+      expect(theirs, `${note.id} in bar ${note.bar + 1}`).toBeCloseTo(
+        ((firstHeard.get(note.bar) ?? 0) + note.onset - (score.bars[note.bar]?.onset ?? 0)) / score.ticksPerQuarter,
+        4,
+      );
       if (note.midi !== null && score.parts[0]?.transpose.chromatic === 0) expect(toolkit.getMIDIValuesForElement(note.id).pitch, note.id).toBe(note.midi);
       compared += 1;
     }
@@ -63,7 +66,9 @@ describe.each(FILES)('%s', (name) => {
     for (const bar of score.bars)
       for (const part of score.parts)
         for (let staff = 1; staff <= part.staves; staff += 1) {
-          const events = [...score.notes.filter((n) => n.grace === null && !n.chord), ...score.rests].filter((e) => e.part === part.id && e.staff === staff && e.bar === bar.index);
+          const events = [...score.notes.filter((n) => n.grace === null && !n.chord), ...score.rests].filter(
+            (e) => e.part === part.id && e.staff === staff && e.bar === bar.index,
+          );
           const byVoice = new Map<string, number>();
           for (const e of events) byVoice.set(e.voice, (byVoice.get(e.voice) ?? 0) + e.duration);
           for (const [voice, length] of byVoice) expect(length, `bar ${bar.number} staff ${staff} voice ${voice}`).toBe(bar.length);

@@ -57,12 +57,10 @@ function facts(request: LadderRequest): Facts {
   const inside = score.notes.filter((n) => n.bar >= from && n.bar <= to);
   const bar = score.bars[from];
   const target = Math.round(request.targetTempo ?? (bar ? tempoAt(score, bar.onset) : 90));
-  const perBar = score.bars
-    .slice(from, to + 1)
-    .map((b) => ({
-      b,
-      n: inside.filter((n) => n.bar === b.index).length / Math.max(0.1, spanSeconds(score, b.onset, (b.onset + b.length) as typeof b.onset)),
-    }));
+  const perBar = score.bars.slice(from, to + 1).map((b) => ({
+    b,
+    n: inside.filter((n) => n.bar === b.index).length / Math.max(0.1, spanSeconds(score, b.onset, (b.onset + b.length) as typeof b.onset)),
+  }));
   const hardest = perBar.reduce<{ b: (typeof perBar)[number]['b']; n: number } | null>((best, x) => (best === null || x.n > best.n ? x : best), null);
   return {
     twoHands: new Set(inside.map((n) => `${n.part} ${n.staff}`)).size > 1,

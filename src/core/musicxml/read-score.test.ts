@@ -6,8 +6,10 @@ import { decodeText, encodeText } from './decode';
 import { readMusicXmlFile } from './read-file';
 import { readScore } from './read-score';
 
-const note = (step: string, octave: number, duration: number, more = ''): string => `<note><pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration>${more}</note>`;
-const doc = (measures: string, head = ''): string => `<?xml version="1.0"?><score-partwise version="4.0">${head}<part-list><score-part id="P1"><part-name>A</part-name></score-part></part-list><part id="P1">${measures}</part></score-partwise>`;
+const note = (step: string, octave: number, duration: number, more = ''): string =>
+  `<note><pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration>${more}</note>`;
+const doc = (measures: string, head = ''): string =>
+  `<?xml version="1.0"?><score-partwise version="4.0">${head}<part-list><score-part id="P1"><part-name>A</part-name></score-part></part-list><part id="P1">${measures}</part></score-partwise>`;
 const START = '<attributes><divisions>4</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
 
 const read = (text: string) => {
@@ -24,24 +26,47 @@ const text = (s: string): Uint8Array => new TextEncoder().encode(s);
 
 describe('reading MusicXML', () => {
   it('places two voices with backup, and chords with their first note', () => {
-    const score = read(doc(`<measure number="1">${START}${note('C', 5, 8)}${note('E', 5, 8, '<chord/>').replace('<note>', '<note>')}${note('D', 5, 8)}<backup><duration>16</duration></backup>${note('C', 4, 16, '<voice>2</voice>')}</measure>`));
-    expect(score.notes.map((n) => [n.onset / score.ticksPerQuarter, n.midi])).toEqual([[0, 60], [0, 72], [0, 76], [2, 74]]);
+    const score = read(
+      doc(
+        `<measure number="1">${START}${note('C', 5, 8)}${note('E', 5, 8, '<chord/>').replace('<note>', '<note>')}${note('D', 5, 8)}<backup><duration>16</duration></backup>${note('C', 4, 16, '<voice>2</voice>')}</measure>`,
+      ),
+    );
+    expect(score.notes.map((n) => [n.onset / score.ticksPerQuarter, n.midi])).toEqual([
+      [0, 60],
+      [0, 72],
+      [0, 76],
+      [2, 74],
+    ]);
   });
 
   it('keeps tuplets exact: three in the time of two', () => {
     const triplet = '<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>';
-    const score = read(doc(`<measure number="1"><attributes><divisions>3</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>${note('C', 4, 1, triplet)}${note('D', 4, 1, triplet)}${note('E', 4, 1, triplet)}</measure>`));
+    const score = read(
+      doc(
+        `<measure number="1"><attributes><divisions>3</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>${note('C', 4, 1, triplet)}${note('D', 4, 1, triplet)}${note('E', 4, 1, triplet)}</measure>`,
+      ),
+    );
     expect(score.notes.map((n) => n.onset * 3)).toEqual([0, 1, 2].map((k) => k * score.ticksPerQuarter));
   });
 
   it('sounds a B flat trumpet a whole step lower and keeps the written pitch', () => {
-    const score = read(doc(`<measure number="1">${START.replace('</attributes>', '<transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>')}${note('C', 5, 16)}</measure>`));
+    const score = read(
+      doc(
+        `<measure number="1">${START.replace('</attributes>', '<transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>')}${note('C', 5, 16)}</measure>`,
+      ),
+    );
     expect(score.notes[0]?.midi).toBe(70);
     expect(score.notes[0]?.pitch).toEqual({ step: 'C', alter: 0, octave: 5 });
   });
 
   it('reads additive, compound-sum and free meters', () => {
-    const meter = (xml: string): string => meterText(read(doc(`<measure number="1"><attributes><divisions>4</divisions><time>${xml}</time></attributes>${note('C', 4, 10)}</measure>`)).bars[0]?.meter ?? { parts: [], symbol: null });
+    const meter = (xml: string): string =>
+      meterText(
+        read(doc(`<measure number="1"><attributes><divisions>4</divisions><time>${xml}</time></attributes>${note('C', 4, 10)}</measure>`)).bars[0]?.meter ?? {
+          parts: [],
+          symbol: null,
+        },
+      );
     expect(meter('<beats>3+2</beats><beat-type>8</beat-type>')).toBe('3+2/8');
     expect(meter('<beats>2</beats><beat-type>4</beat-type><beats>1</beats><beat-type>8</beat-type>')).toBe('2/4+1/8');
     expect(meter('<senza-misura/>')).toBe('free');
@@ -59,7 +84,9 @@ describe('reading MusicXML', () => {
 
   it('reads D.C. al Fine from words and from sound', () => {
     const bars = (fine: string, jump: string): number[] => [
-      ...playingOrder(read(doc(`<measure number="1">${START}${note('C', 4, 16)}${fine}</measure><measure number="2">${note('D', 4, 16)}${jump}</measure>`)).bars).order,
+      ...playingOrder(
+        read(doc(`<measure number="1">${START}${note('C', 4, 16)}${fine}</measure><measure number="2">${note('D', 4, 16)}${jump}</measure>`)).bars,
+      ).order,
     ];
     const words = (w: string): string => `<direction><direction-type><words>${w}</words></direction-type></direction>`;
     expect(bars(words('Fine'), words('D.C. al Fine'))).toEqual([0, 1, 0]);
@@ -75,7 +102,11 @@ describe('reading MusicXML', () => {
   });
 
   it('gives made ids to bars and notes and keeps written ones', () => {
-    const score = read(doc(`<measure number="1" id="m1">${START}<note id="mine"><pitch><step>C</step><octave>4</octave></pitch><duration>8</duration></note>${note('D', 4, 8)}</measure>`));
+    const score = read(
+      doc(
+        `<measure number="1" id="m1">${START}<note id="mine"><pitch><step>C</step><octave>4</octave></pitch><duration>8</duration></note>${note('D', 4, 8)}</measure>`,
+      ),
+    );
     expect(score.bars[0]?.id).toBe('m1');
     expect(score.notes.map((n) => n.id)).toEqual(['mine', 'p1-b1-n2']);
   });
@@ -90,11 +121,23 @@ describe('bad and hostile input', () => {
     ['octave 99', one(note('C', 99, 16)), 'bad-pitch'],
     ['a negative length', one(note('C', 4, -4)), 'bad-duration'],
     ['an over-full bar', one(note('C', 4, 20)), 'bar-overfull'],
-    ['zero divisions', doc(`<measure number="1"><attributes><divisions>0</divisions></attributes>${note('C', 4, 4, '<type>quarter</type>')}</measure>`), 'bad-divisions'],
+    [
+      'zero divisions',
+      doc(`<measure number="1"><attributes><divisions>0</divisions></attributes>${note('C', 4, 4, '<type>quarter</type>')}</measure>`),
+      'bad-divisions',
+    ],
     ['missing divisions', doc(`<measure number="1">${note('C', 4, 4, '<type>quarter</type>')}</measure>`), 'no-divisions'],
     ['an open tie', one(note('C', 4, 16, '<tie type="start"/>')), 'tie-unclosed'],
-    ['a repeat of a billion times', one(`${note('C', 4, 16)}<barline location="right"><repeat direction="backward" times="1000000000"/></barline>`), 'bad-repeat'],
-    ['the same bar number twice', doc(`<measure number="1">${START}${note('C', 4, 16)}</measure><measure number="1">${note('C', 4, 16)}</measure>`), 'bar-number-twice'],
+    [
+      'a repeat of a billion times',
+      one(`${note('C', 4, 16)}<barline location="right"><repeat direction="backward" times="1000000000"/></barline>`),
+      'bad-repeat',
+    ],
+    [
+      'the same bar number twice',
+      doc(`<measure number="1">${START}${note('C', 4, 16)}</measure><measure number="1">${note('C', 4, 16)}</measure>`),
+      'bar-number-twice',
+    ],
     ['an undeclared entity', one(note('C', 4, 16)).replace('<part-list>', '<movement-title>&bomb;</movement-title><part-list>'), 'unknown-entity'],
   ])('loads %s with a warning that names bar and part', (_, source, code) => {
     expect(codes(source)).toContain(code);
@@ -112,12 +155,18 @@ describe('bad and hostile input', () => {
     ['no part', text('<score-partwise><part-list/></score-partwise>'), 'no-parts'],
     ['no bars', text('<score-partwise><part id="P1"/></score-partwise>'), 'no-bars'],
     ['a damaged zip', text('PK\u0003\u0004rubbish'), 'mxl-broken'],
-    ['deep nesting', text(`<score-partwise><part id="P1"><measure number="1">${'<a>'.repeat(100)}${'</a>'.repeat(100)}</measure></part></score-partwise>`), 'too-deep'],
+    [
+      'deep nesting',
+      text(`<score-partwise><part id="P1"><measure number="1">${'<a>'.repeat(100)}${'</a>'.repeat(100)}</measure></part></score-partwise>`),
+      'too-deep',
+    ],
     ['too many bars', text(doc('<measure number="1"/>'.repeat(20_001))), 'too-many-bars'],
   ])('refuses %s with a code', (_, bytes, code) => expect(refusal(bytes)).toBe(code));
 
   it('never expands entities of a DOCTYPE', () => {
-    const bomb = `<!DOCTYPE score-partwise [<!ENTITY a "${'x'.repeat(1000)}"><!ENTITY b "&a;&a;&a;">]>${one(note('C', 4, 16)).replace('<?xml version="1.0"?>', '').replace('<part-list>', '<movement-title>&b;</movement-title><part-list>')}`;
+    const bomb = `<!DOCTYPE score-partwise [<!ENTITY a "${'x'.repeat(1000)}"><!ENTITY b "&a;&a;&a;">]>${one(note('C', 4, 16))
+      .replace('<?xml version="1.0"?>', '')
+      .replace('<part-list>', '<movement-title>&b;</movement-title><part-list>')}`;
     expect(read(bomb).title.length).toBeLessThan(20);
   });
 
@@ -127,11 +176,15 @@ describe('bad and hostile input', () => {
     const result = readMusicXmlFile(zipSync({ 'META-INF/container.xml': container('a/score.xml'), 'a/score.xml': score }), 'x.mxl');
     expect(result.ok && result.value.zipPath).toBe('a/score.xml');
   });
-  it('does not follow a path that climbs', () => expect(refusal(zipSync({ 'META-INF/container.xml': container('../score.xml'), 'score.xml': score }), 'x.mxl')).toBe('mxl-bad-path'));
-  it('refuses a container whose score is missing', () => expect(refusal(zipSync({ 'META-INF/container.xml': container('b.xml'), 'a.xml': score }), 'x.mxl')).toBe('mxl-no-score'));
+  it('does not follow a path that climbs', () =>
+    expect(refusal(zipSync({ 'META-INF/container.xml': container('../score.xml'), 'score.xml': score }), 'x.mxl')).toBe('mxl-bad-path'));
+  it('refuses a container whose score is missing', () =>
+    expect(refusal(zipSync({ 'META-INF/container.xml': container('b.xml'), 'a.xml': score }), 'x.mxl')).toBe('mxl-no-score'));
 
   it('survives any damage without a crash', () => {
-    const good = one(`${note('C', 4, 8, '<tie type="start"/>')}${note('C', 4, 8, '<tie type="stop"/>')}<barline location="right"><repeat direction="backward"/></barline>`);
+    const good = one(
+      `${note('C', 4, 8, '<tie type="start"/>')}${note('C', 4, 8, '<tie type="stop"/>')}<barline location="right"><repeat direction="backward"/></barline>`,
+    );
     fc.assert(
       fc.property(fc.nat(good.length), fc.nat(12), fc.string({ maxLength: 8 }), (at, cut, put) => {
         const result = readMusicXmlFile(text(good.slice(0, at) + put + good.slice(at + cut)), 'fuzz.xml');
@@ -145,7 +198,13 @@ describe('bad and hostile input', () => {
 describe('encodings', () => {
   it('come back byte for byte', () => {
     const source = '<?xml version="1.0" encoding="X"?><a>é</a>';
-    for (const [encoding, bom] of [['utf-8', false], ['utf-8-bom', true], ['utf-16le', true], ['utf-16be', true], ['latin-1', false]] as const) {
+    for (const [encoding, bom] of [
+      ['utf-8', false],
+      ['utf-8-bom', true],
+      ['utf-16le', true],
+      ['utf-16be', true],
+      ['latin-1', false],
+    ] as const) {
       const declared = source.replace('X', encoding === 'latin-1' ? 'ISO-8859-1' : encoding.startsWith('utf-16') ? 'UTF-16' : 'UTF-8');
       const bytes = encodeText(declared, { encoding, bom });
       const decoded = decodeText(bytes, 'x');

@@ -10,5 +10,6 @@ describe('fractions', () => {
   it('read decimals exactly', () => expect(decimalFraction('0.375')).toEqual({ n: 3, d: 8 }));
   it('refuse what is not a number', () => expect(['', 'x', '1e3', 'NaN', '--1'].map(decimalFraction)).toEqual([null, null, null, null, null]));
   it('add and take away to the same', () => fc.assert(fc.property(any, any, (a, b) => compare(subtract(add(a, b), b), a) === 0)));
-  it('multiply over addition', () => fc.assert(fc.property(any, any, any, (a, b, c) => compare(multiply(a, add(b, c)), add(multiply(a, b), multiply(a, c))) === 0)));
+  it('multiply over addition', () =>
+    fc.assert(fc.property(any, any, any, (a, b, c) => compare(multiply(a, add(b, c)), add(multiply(a, b), multiply(a, c))) === 0)));
 });

@@ -8,10 +8,21 @@ const PLAIN: BarSigns = { repeatStart: false, repeatEnd: null, ending: null, seg
 
 const bars = (signs: readonly Partial<BarSigns>[]): Bar[] =>
   signs.map((s, i) => ({
-    index: barIndex(i), id: `b${i}`, number: String(i + 1), onset: ticks(i), length: ticks(1), meter: { parts: [], symbol: null }, key: { fifths: 0, mode: null }, signs: { ...PLAIN, ...s }, lineBreak: false,
+    index: barIndex(i),
+    id: `b${i}`,
+    number: String(i + 1),
+    onset: ticks(i),
+    length: ticks(1),
+    meter: { parts: [], symbol: null },
+    key: { fifths: 0, mode: null },
+    signs: { ...PLAIN, ...s },
+    lineBreak: false,
   }));
 
-const order = (signs: readonly Partial<BarSigns>[]): string => playingOrder(bars(signs)).order.map((i) => i + 1).join(' ');
+const order = (signs: readonly Partial<BarSigns>[]): string =>
+  playingOrder(bars(signs))
+    .order.map((i) => i + 1)
+    .join(' ');
 const ending = (numbers: number[], starts = true, stops = true): BarSigns['ending'] => ({ numbers, starts, stops });
 const jump = (kind: 'dacapo' | 'dalsegno', until: 'fine' | 'coda' | null, withRepeats = false): BarSigns['jump'] => ({ kind, until, to: null, withRepeats });
 
@@ -26,17 +37,23 @@ describe('playing order', () => {
   it('takes first and second endings', () =>
     expect(order([{ repeatStart: true }, { ending: ending([1]), repeatEnd: 2 }, { ending: ending([2]) }, {}])).toBe('1 2 1 3 4'));
   it('takes an ending of several bars', () =>
-    expect(order([{ repeatStart: true }, { ending: ending([1], true, false) }, { ending: ending([1], false, true), repeatEnd: 2 }, { ending: ending([2]) }])).toBe('1 2 3 1 4'));
+    expect(
+      order([{ repeatStart: true }, { ending: ending([1], true, false) }, { ending: ending([1], false, true), repeatEnd: 2 }, { ending: ending([2]) }]),
+    ).toBe('1 2 3 1 4'));
   it('takes one ending for two passes and another for the third', () =>
     expect(order([{ repeatStart: true }, { ending: ending([1, 2]), repeatEnd: 2 }, { ending: ending([3]) }])).toBe('1 2 1 2 1 3'));
   it('follows an only ending with a pass without it', () => expect(order([{ repeatStart: true }, { ending: ending([1]), repeatEnd: 2 }, {}])).toBe('1 2 1 3'));
   it('ignores a repeat sign that closes the last ending', () =>
     expect(order([{ repeatStart: true }, { ending: ending([1]), repeatEnd: 2 }, { ending: ending([2]), repeatEnd: 2 }, {}])).toBe('1 2 1 3 4'));
   it('goes da capo al fine without repeats', () => expect(order([{ repeatEnd: 2 }, { fine: true }, { jump: jump('dacapo', 'fine') }])).toBe('1 1 2 3 1 2'));
-  it('goes da capo al fine with repeats when the sign says so', () => expect(order([{ repeatEnd: 2 }, { fine: true }, { jump: jump('dacapo', 'fine', true) }])).toBe('1 1 2 3 1 1 2'));
-  it('goes dal segno al coda', () => expect(order([{}, { segno: '' }, { toCoda: true }, { jump: jump('dalsegno', 'coda') }, { coda: '' }])).toBe('1 2 3 4 2 3 5'));
+  it('goes da capo al fine with repeats when the sign says so', () =>
+    expect(order([{ repeatEnd: 2 }, { fine: true }, { jump: jump('dacapo', 'fine', true) }])).toBe('1 1 2 3 1 1 2'));
+  it('goes dal segno al coda', () =>
+    expect(order([{}, { segno: '' }, { toCoda: true }, { jump: jump('dalsegno', 'coda') }, { coda: '' }])).toBe('1 2 3 4 2 3 5'));
   it('plays the last ending after da capo', () =>
-    expect(order([{ repeatStart: true }, { ending: ending([1]), repeatEnd: 2 }, { ending: ending([2]), fine: true }, { jump: jump('dacapo', 'fine') }])).toBe('1 2 1 3 4 1 3'));
+    expect(order([{ repeatStart: true }, { ending: ending([1]), repeatEnd: 2 }, { ending: ending([2]), fine: true }, { jump: jump('dacapo', 'fine') }])).toBe(
+      '1 2 1 3 4 1 3',
+    ));
   it('says so and keeps the written order when a coda is missing', () => {
     const result = playingOrder(bars([{ toCoda: true }, { jump: jump('dacapo', 'coda') }]));
     expect(result.order).toEqual([0, 1]);
@@ -49,12 +66,21 @@ describe('playing order', () => {
     const anySigns = fc.record({
       repeatStart: fc.boolean(),
       repeatEnd: fc.option(fc.integer({ min: 1, max: 5 })),
-      ending: fc.option(fc.record({ numbers: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 2 }), starts: fc.boolean(), stops: fc.boolean() })),
+      ending: fc.option(
+        fc.record({ numbers: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 2 }), starts: fc.boolean(), stops: fc.boolean() }),
+      ),
       segno: fc.option(fc.constant('')),
       coda: fc.option(fc.constant('')),
       toCoda: fc.boolean(),
       fine: fc.boolean(),
-      jump: fc.option(fc.record({ kind: fc.constantFrom('dacapo' as const, 'dalsegno' as const), until: fc.constantFrom('fine' as const, 'coda' as const, null), to: fc.constant(null), withRepeats: fc.boolean() })),
+      jump: fc.option(
+        fc.record({
+          kind: fc.constantFrom('dacapo' as const, 'dalsegno' as const),
+          until: fc.constantFrom('fine' as const, 'coda' as const, null),
+          to: fc.constant(null),
+          withRepeats: fc.boolean(),
+        }),
+      ),
     });
     fc.assert(
       fc.property(fc.array(anySigns, { minLength: 1, maxLength: 12 }), (signs) => {

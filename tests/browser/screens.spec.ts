@@ -1,0 +1,39 @@
+/** Every screen of the demo studio: nothing serious for axe, nothing in the console, nothing from elsewhere. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+
+const SCREENS: readonly (readonly [string, string, string])[] = [
+  ['Shelf', '/shelf', 'Lamps Along the Quay'],
+  ['Read', '/read?piece=demo-quay&bars=3', 'On the page'],
+  ['Sections', '/sections?piece=demo-quay&section=demo-quay-s1', 'First lamps'],
+  ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Dynamics'],
+  ['Ladder', '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Hands together'],
+  ['Lesson', '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Record, next section'],
+  ['Board', '/board?piece=demo-quay', 'Imke'],
+  ['Files', '/files', 'Save the studio file'],
+  ['About', '/about', 'verovio'],
+];
+
+for (const [name, path, text] of SCREENS)
+  test(`${name} is clean`, async ({ page }) => {
+    const troubles: string[] = [];
+    page.on('console', (message) => (message.type() === 'error' ? troubles.push(message.text()) : undefined));
+    page.on('pageerror', (error) => troubles.push(error.message));
+    page.on('request', (request) => (/^(http:\/\/localhost:|blob:|data:)/.test(request.url()) ? undefined : troubles.push(`request to ${request.url()}`)));
+    await page.goto(path);
+    await expect(page.locator('main').getByText(text).first()).toBeVisible();
+    if (['Read', 'Sections', 'Marks', 'Lesson'].includes(name)) await page.locator('.engraved g.note').first().waitFor();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+    expect(serious).toEqual([]);
+    expect(troubles).toEqual([]);
+  });
+
+test('every response carries the strict policy', async ({ request }) => {
+  const policy = (await request.get('/shelf')).headers()['content-security-policy'] ?? '';
+  expect(policy).toContain("default-src 'self'");
+  expect(policy).not.toContain(" 'unsafe-eval'");
+  expect(policy).not.toMatch(/https?:/);
+});

@@ -1,0 +1,28 @@
+import type { Page } from '@playwright/test';
+
+/** Opens the teacher's own, empty studio as the first visit would after one click. */
+export async function openOwnStudio(page: Page): Promise<void> {
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Start my own, empty studio' }).click();
+  await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
+}
+
+/** All rows of a table of the own studio, read from IndexedDB itself. */
+export function storedRows(page: Page, table: string): Promise<Record<string, unknown>[]> {
+  return page.evaluate(
+    (name) =>
+      new Promise<Record<string, unknown>[]>((resolve, reject) => {
+        const open = indexedDB.open('oak-rungs-own');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction(name).objectStore(name).getAll();
+          all.onerror = () => reject(all.error);
+          all.onsuccess = () => {
+            open.result.close();
+            resolve(all.result as Record<string, unknown>[]);
+          };
+        };
+      }),
+    table,
+  );
+}
