@@ -1,5 +1,8 @@
 import type { Result } from '../src/core/result';
 import type { OptionShapes, OptionValues } from './options';
+import { studioJsonSchema } from '../src/core/studio';
+import { ok } from '../src/core/result';
+import { countVerb } from './count-verb';
 import { readVerb } from './read-verb';
 
 interface Verb {
@@ -10,6 +13,8 @@ interface Verb {
 
 export const VERBS = {
   read: { options: {}, takesFile: true, run: readVerb },
+  count: { options: { system: { kind: 'choice', of: ['meter'] }, bars: { kind: 'text' } }, takesFile: true, run: countVerb },
+  schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },
 } as const satisfies Readonly<Record<string, Verb>>;
 
 export type VerbName = keyof typeof VERBS;

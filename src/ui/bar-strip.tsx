@@ -83,19 +83,6 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
   const [ref, width] = useWidth();
   const anchor = useRef<number | null>(null);
   const base = useId();
-  // The selection comes back through the address bar a moment later: fast keys go on from what was last chosen here.
-  const latest = useRef(selection);
-  const emitted = useRef<string[]>([]);
-  useEffect(() => {
-    const at = emitted.current.indexOf(String(selection));
-    emitted.current = at >= 0 ? emitted.current.slice(at + 1) : [];
-    if (emitted.current.length === 0) latest.current = selection;
-  }, [selection]);
-  const choose = (next: readonly [number, number] | null): void => {
-    latest.current = next;
-    emitted.current.push(String(next));
-    onSelect(next);
-  };
   const total = bars.reduce((sum, b) => sum + b.length, 0) || 1;
   const inner = Math.max(10, width - 2);
   const edges: number[] = [1];
@@ -121,7 +108,7 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
     const found = edges.findIndex((edge) => edge > at);
     return Math.max(0, Math.min(bars.length - 1, (found === -1 ? bars.length : found) - 1));
   };
-  const extend = (from: number, to: number): void => choose(from <= to ? [from, to] : [to, from]);
+  const extend = (from: number, to: number): void => onSelect(from <= to ? [from, to] : [to, from]);
   const onPointerDown = (event: PointerEvent): void => {
     if (event.button !== 0) return;
     const bar = barAt(event.clientX);
@@ -130,21 +117,20 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
       return;
     }
     anchor.current = bar;
-    choose([bar, bar]);
+    onSelect([bar, bar]);
     (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
   };
   const onPointerMove = (event: PointerEvent): void => {
     if (event.buttons !== 1 || anchor.current === null) return;
     const bar = barAt(event.clientX);
     const next: readonly [number, number] = bar < anchor.current ? [bar, anchor.current] : [anchor.current, bar];
-    if (selection?.[0] !== next[0] || selection[1] !== next[1]) choose(next);
+    if (selection?.[0] !== next[0] || selection[1] !== next[1]) onSelect(next);
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const last = bars.length - 1;
-    const selection = latest.current;
     const moves: Record<string, (at: number) => number> = { ArrowRight: (at) => at + 1, ArrowLeft: (at) => at - 1, Home: () => 0, End: () => last };
     if (event.key === 'Escape') {
-      choose(null);
+      onSelect(null);
       return;
     }
     const move = moves[event.key];
@@ -153,7 +139,7 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
     if (!selection) {
       const first = event.key === 'End' ? last : 0;
       anchor.current = first;
-      choose([first, first]);
+      onSelect([first, first]);
       return;
     }
     const fixed = event.shiftKey ? (anchor.current ?? selection[0]) : null;
@@ -162,7 +148,7 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
     const to = Math.max(0, Math.min(last, move(lead)));
     if (fixed === null) {
       anchor.current = to;
-      choose([to, to]);
+      onSelect([to, to]);
     } else extend(fixed, to);
   };
   const active = selection ? `${base}-${selection[1]}` : undefined;

@@ -26,3 +26,9 @@ export function storedRows(page: Page, table: string): Promise<Record<string, un
     table,
   );
 }
+
+/** Goes to a stage by its link and waits until it is there. */
+export async function goTo(page: Page, stage: string): Promise<void> {
+  await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+  await page.waitForURL(new RegExp(`/${stage.toLowerCase()}`));
+}

@@ -46,6 +46,10 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
   const record = async (): Promise<void> => {
     if (!section || !student) return;
     const kept = level ?? current?.level ?? 0;
+    const said = noteText.trim();
+    // On to the next section at once: the next key may come before this record is stored.
+    setPicked(null);
+    chooseSection(1);
     await studio.commit(`${student.name}, ${section.section.letter}: level ${kept}`, [
       eventAdded({
         id: studio.newId(),
@@ -57,11 +61,9 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
         level: kept,
         proposed: null,
         tempo: null,
-        note: noteText.trim(),
+        note: said,
       }),
     ]);
-    setPicked(null);
-    chooseSection(1);
   };
   useHotkeys(
     '0, 1, 2, 3, 4, 5',

@@ -1,7 +1,8 @@
 'use client';
 
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { clearPending, pendingAddress, pendingOnServer, putPending, subscribePending } from './pending-address';
 
 export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson'] as const;
 export const SIDE_STAGES = ['board', 'files'] as const;
@@ -57,7 +58,15 @@ export function useWhere(): WhereAccess {
   const pathname = usePathname();
   const params = useSearchParams();
   const router = useRouter();
+  const pending = useSyncExternalStore(subscribePending, pendingAddress, pendingOnServer);
+  const ahead = pending !== null && pending.pathname === pathname ? pending.query : null;
+  const query = ahead ?? params.toString();
+  const arrived = pending !== null && (pending.pathname !== pathname || pending.query === params.toString());
+  useEffect(() => {
+    if (arrived) clearPending();
+  }, [arrived]);
   const where = useMemo<Where>(() => {
+    const params = new URLSearchParams(query);
     const first = pathname.split('/')[1] ?? '';
     return {
       stage: isStage(first) ? first : 'shelf',
@@ -66,7 +75,7 @@ export function useWhere(): WhereAccess {
       sectionId: params.get('section'),
       bars: parseBars(params.get('bars')),
     };
-  }, [pathname, params]);
+  }, [pathname, query]);
   const merged = useCallback(
     (change: WhereChange = {}): Omit<Where, 'stage'> => {
       const next = { ...where, ...change };
@@ -80,7 +89,14 @@ export function useWhere(): WhereAccess {
   const addressOf = useCallback((stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged(change))}`, [merged]);
   return {
     ...where,
-    change: useCallback((change: WhereChange) => window.history.replaceState(null, '', `${pathname}${toQuery(merged(change))}`), [pathname, merged]),
+    change: useCallback(
+      (change: WhereChange) => {
+        const text = toQuery(merged(change));
+        putPending({ pathname, query: text.slice(1) });
+        window.history.replaceState(null, '', `${pathname}${text}`);
+      },
+      [pathname, merged],
+    ),
     go: useCallback((stage: Stage, change?: WhereChange) => router.push(addressOf(stage, change)), [router, addressOf]),
     addressOf,
   };

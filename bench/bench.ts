@@ -1,0 +1,87 @@
+/** `npm run bench`: measured here and now, as ratios in one run. Nothing is asserted. */
+import { performance } from 'node:perf_hooks';
+import createVerovioModule from 'verovio/wasm';
+import { VerovioToolkit } from 'verovio/esm';
+import { readScore, writeExcerpt } from '../src/core/musicxml';
+import { barDifficulties } from '../src/core/difficulty';
+import { countStaff } from '../src/core/rhythm';
+import { measureClickToFinger } from './browser';
+
+const STEPS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
+
+/** Two staves of eighths over quarters: 20 notes in ten events a bar, close to a dense classical page. */
+function bigFile(bars: number): string {
+  const note = (step: string, octave: number, duration: number, type: string, voice: number, staff: number, chord = false): string =>
+    `<note>${chord ? '<chord/>' : ''}<pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration><voice>${voice}</voice><type>${type}</type><stem>up</stem><staff>${staff}</staff></note>`;
+  const measures = Array.from({ length: bars }, (_, b) => {
+    const right = Array.from(
+      { length: 8 },
+      (_x, i) => note(STEPS[(b + i) % 7] ?? 'C', 5, 1, 'eighth', 1, 1) + (i % 2 === 0 ? note(STEPS[(b + i + 2) % 7] ?? 'E', 5, 1, 'eighth', 1, 1, true) : ''),
+    ).join('');
+    const left = Array.from(
+      { length: 4 },
+      (_x, i) => note(STEPS[(b + i) % 7] ?? 'C', 3, 2, 'quarter', 5, 2) + note(STEPS[(b + i + 4) % 7] ?? 'G', 3, 2, 'quarter', 5, 2, true),
+    ).join('');
+    const head =
+      b === 0
+        ? '<attributes><divisions>2</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>F</sign><line>4</line></clef></attributes>'
+        : '';
+    return `<measure number="${b + 1}">${head}${right}<backup><duration>8</duration></backup>${left}</measure>`;
+  });
+  return `<?xml version="1.0"?><score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Piano</part-name></score-part></part-list><part id="P1">${measures.join('')}</part></score-partwise>`;
+}
+
+function best(runs: number, work: () => void): number {
+  let least = Infinity;
+  for (let i = 0; i < runs; i += 1) {
+    const start = performance.now();
+    work();
+    least = Math.min(least, performance.now() - start);
+  }
+  return least;
+}
+
+const say = (name: string, value: string): void => void process.stdout.write(`${name.padEnd(64)} ${value}\n`);
+
+async function main(): Promise<void> {
+  const file = bigFile(400);
+  const read = (text: string) => {
+    const result = readScore(text, 'bench.xml');
+    if (!result.ok) throw new Error(result.issue.message);
+    return result.value;
+  };
+  const big = read(file);
+  say('file', `${(file.length / 1e6).toFixed(2)} MB, ${big.score.bars.length} bars, ${big.score.notes.length} notes`);
+  const ours = best(4, () => void read(file));
+  const toolkit = new VerovioToolkit(await createVerovioModule());
+  toolkit.setOptions({ breaks: 'auto' });
+  const theirs = best(2, () => void toolkit.loadData(file));
+  say('read and model, 400 bars', `${ours.toFixed(0)} ms`);
+  say("Verovio's load of the same file", `${theirs.toFixed(0)} ms`);
+  say('ratio of reading to that load (wanted: at most 0.1)', (ours / theirs).toFixed(3));
+  const perNote = (bars: number): number => {
+    const text = bigFile(bars);
+    const notes = bars * 20;
+    return (best(3, () => void read(text)) / notes) * 1000;
+  };
+  say('reading, µs a note at 50 / 500 / 5,000 bars', [50, 500, 5000].map((n) => perNote(n).toFixed(1)).join(' / '));
+  const small = bigFile(8);
+  const smallRead = read(small);
+  const excerpt = best(10, () => void writeExcerpt(file, big, { from: 200, to: 207 }));
+  const whole = best(10, () => void writeExcerpt(small, smallRead, { from: 0, to: 7 }));
+  const engrave = (document: string): number =>
+    best(3, () => {
+      toolkit.loadData(document);
+      toolkit.renderToSVG(1);
+    });
+  say('8 bars out of 400, excerpt / 8-bar piece', `${excerpt.toFixed(1)} ms / ${whole.toFixed(1)} ms`);
+  const a = engrave(writeExcerpt(file, big, { from: 200, to: 207 }));
+  const b = engrave(writeExcerpt(small, smallRead, { from: 0, to: 7 }));
+  say('engraving them, ratio', `${a.toFixed(0)} ms / ${b.toFixed(0)} ms = ${(a / b).toFixed(2)}`);
+  say('difficulty of 400 bars, ratio to that load', (best(3, () => void barDifficulties(big.score)) / theirs).toFixed(3));
+  say('counts of one staff of 400 bars, ratio to that load', (best(3, () => void countStaff(big.score, 'P1', 1, 0, 399)) / theirs).toFixed(3));
+  const click = await measureClickToFinger();
+  say('from the key to the visible finger, median of 10', click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`);
+}
+
+await main();

@@ -1,0 +1,61 @@
+import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { chromium } from 'playwright-core';
+
+const PORT = 4633;
+
+/** Milliseconds from a digit key to its finger on screen in the built application; null when it is not built. */
+export async function measureClickToFinger(): Promise<number | null> {
+  if (!existsSync('.next/BUILD_ID')) return null;
+  const server = spawn('node_modules/.bin/next', ['start', '-p', String(PORT)], { stdio: 'ignore' });
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const up = (): Promise<boolean> =>
+      fetch(`http://localhost:${PORT}/about`).then(
+        (r) => r.ok,
+        () => false,
+      );
+    while (!(await up())) await new Promise((resolve) => setTimeout(resolve, 100));
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`http://localhost:${PORT}/marks?piece=demo-quay&section=demo-quay-s1`);
+    await page.locator('[id="p1-b1-n1"] .notehead').click();
+    const times: number[] = [];
+    for (let i = 0; i < 10; i += 1) {
+      const digit = String((i % 2) + 3);
+      times.push(
+        await page.evaluate(
+          (key) =>
+            new Promise<number>((resolve) => {
+              const lane = document.querySelector('[role="group"][aria-label="Right hand"]');
+              const start = performance.now();
+              const observer = new MutationObserver(() => {
+                if (lane?.querySelector('.outline-acorn')?.textContent === key) {
+                  observer.disconnect();
+                  requestAnimationFrame(() => resolve(performance.now() - start));
+                }
+              });
+              if (lane) observer.observe(lane, { childList: true, subtree: true, characterData: true, attributes: true });
+              document.dispatchEvent(new KeyboardEvent('keydown', { key, code: `Digit${key}`, bubbles: true }));
+              document.dispatchEvent(new KeyboardEvent('keyup', { key, code: `Digit${key}`, bubbles: true }));
+            }),
+          digit,
+        ),
+      );
+    }
+    return times.sort((x, y) => x - y)[5] ?? null;
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}

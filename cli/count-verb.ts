@@ -1,0 +1,34 @@
+import { fail, ok, type Result } from '../src/core/result';
+import { countStaff } from '../src/core/rhythm';
+import { quartersText } from '../src/core/score';
+import { openPiece } from '../src/core/studio';
+import type { OptionValues } from './options';
+
+/** `4-7` or `4`, bars from 0; null for anything else. */
+function barRange(text: string): readonly [number, number] | null {
+  const match = /^(\d{1,6})(?:-(\d{1,6}))?$/.exec(text);
+  if (!match) return null;
+  const from = Number(match[1]);
+  const to = match[2] === undefined ? from : Number(match[2]);
+  return to >= from ? [from, to] : null;
+}
+
+export async function countVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
+  const range = options['bars'] === undefined ? ([0, Infinity] as const) : barRange(options['bars']);
+  if (range === null) return fail('bad-option', `--bars takes a bar or a range such as 4-7, counted from 0; "${options['bars'] ?? ''}" is neither.`);
+  const opened = await openPiece(bytes, file);
+  if (!opened.ok) return opened;
+  const { score } = opened.value.read;
+  const to = Math.min(range[1], score.bars.length - 1);
+  const bars = score.parts.flatMap((part) => Array.from({ length: part.staves }, (_, i) => countStaff(score, part.id, i + 1, range[0], to)).flat());
+  return ok({
+    bars: bars
+      .sort((a, b) => a.bar - b.bar)
+      .map((bar) => ({
+        bar: bar.bar,
+        part: bar.part,
+        staff: bar.staff,
+        tokens: bar.tokens.map((t) => ({ onset: quartersText(score, t.onset), text: t.text, sounding: t.sounding })),
+      })),
+  });
+}
