@@ -103,6 +103,7 @@ test('from an empty studio to records, over a reload, and into another browser',
     await page.getByRole('button', { name: 'Add a student' }).click();
     await page.getByRole('button', { name: 'Wren, section A: not heard yet' }).click();
     await expect(page).toHaveURL(/\/lesson/);
+    await page.getByRole('group', { name: 'Level heard' }).waitFor();
     await page.keyboard.press('3');
     await expect(page.getByRole('button', { name: '3 Joined' })).toHaveAttribute('aria-pressed', 'true');
     await page.keyboard.press('Enter');

@@ -172,8 +172,8 @@ export function midiToDraft(bytes: Uint8Array, file: string): Result<{ draft: Dr
     return fail('midi-broken', `${file} is a damaged MIDI file; export it again.`, { file });
   }
   const perQuarter = midi.header.ticksPerBeat;
-  if (perQuarter === undefined || !(perQuarter > 0))
-    return fail('midi-timecode', `${file} counts film frames instead of beats; export it with beats.`, { file });
+  if (midi.header.framesPerSecond !== undefined) return fail('midi-timecode', `${file} counts film frames instead of beats; export it with beats.`, { file });
+  if (perQuarter === undefined || !(perQuarter > 0)) return fail('midi-broken', `${file} is a damaged MIDI file; export it again.`, { file });
   const found = collect(midi, perQuarter);
   if (found.tracks.length === 0) return fail('midi-no-notes', `${file} holds no notes.`, { file });
   const end = Math.max(...found.tracks.flatMap((t) => t.notes.map((n) => n.end)));

@@ -31,8 +31,13 @@ export function putPending(next: Pending): void {
   tell();
 }
 
-export function clearPending(): void {
-  if (pending === null) return;
+/** Forgets an address that has arrived; one that was put in meanwhile stays. */
+export function clearArrived(arrived: Pending): void {
+  if (pending !== arrived) return;
   pending = null;
   tell();
+}
+
+function clearPending(): void {
+  if (pending !== null) clearArrived(pending);
 }

@@ -2,7 +2,7 @@
 
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
-import { clearPending, pendingAddress, pendingOnServer, putPending, subscribePending } from './pending-address';
+import { clearArrived, pendingAddress, pendingOnServer, putPending, subscribePending } from './pending-address';
 
 export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson'] as const;
 export const SIDE_STAGES = ['board', 'files'] as const;
@@ -63,8 +63,8 @@ export function useWhere(): WhereAccess {
   const query = ahead ?? params.toString();
   const arrived = pending !== null && (pending.pathname !== pathname || pending.query === params.toString());
   useEffect(() => {
-    if (arrived) clearPending();
-  }, [arrived]);
+    if (arrived && pending !== null) clearArrived(pending);
+  }, [arrived, pending]);
   const where = useMemo<Where>(() => {
     const params = new URLSearchParams(query);
     const first = pathname.split('/')[1] ?? '';
