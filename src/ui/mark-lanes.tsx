@@ -109,9 +109,11 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
         {(['p', 'mp', 'mf', 'f'] as const).map((level) => (
           <g key={level}>
             <line x1={firstBar} x2={layout.width} y1={y(level)} y2={y(level)} stroke="var(--color-rule)" strokeWidth="0.6" />
-            <text x={firstBar - 6} y={y(level) + 4} textAnchor="end" fontSize="13" fontStyle="italic" fontWeight="600" fill="var(--color-ink-2)">
-              {level}
-            </text>
+            {level === 'p' || level === 'f' ? (
+              <text x={firstBar - 6} y={y(level) + 4} textAnchor="end" fontSize="14" fontStyle="italic" fontWeight="600" fill="var(--color-ink-2)">
+                {level}
+              </text>
+            ) : null}
           </g>
         ))}
         {steps.map((step, i) => {
@@ -127,7 +129,14 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
                 strokeWidth="2.2"
                 strokeDasharray={step.source === 'suggested' ? '5 4' : ''}
               />
-              {step === steps[0] && before ? null : <circle cx={step.x} cy={y(step.level)} r="3.5" fill={colour} />}
+              {step === steps[0] && before ? null : (
+                <>
+                  <circle cx={step.x} cy={y(step.level)} r="3.5" fill={colour} />
+                  <text x={step.x + 8} y={y(step.level) - 6} fontSize="14" fontStyle="italic" fontWeight="600" fill={colour}>
+                    {step.level}
+                  </text>
+                </>
+              )}
             </g>
           );
         })}

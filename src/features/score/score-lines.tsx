@@ -19,13 +19,13 @@ interface Props {
   readonly onBar?: (id: string, extend: boolean) => void;
   readonly above?: (layout: LineLayout, line: number) => ReactNode;
   readonly below?: (layout: LineLayout, line: number) => ReactNode;
-  /** Space kept free at the left for the names of lanes. */
+  /** Space kept free at the left for braces and the names of lanes, in CSS pixels. */
   readonly gutter?: number;
   readonly withoutFingerings?: boolean;
 }
 
 /** Bars of a piece, engraved to the width there is. */
-export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter = 0, withoutFingerings = false, ...rest }: Props): ReactNode {
+export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter = 14, withoutFingerings = false, ...rest }: Props): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
