@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { readScore, writeExcerpt, type ReadScore } from '@/core/musicxml';
+import { readScore, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
 import { ok } from '@/core/result';
 import { openPiece } from '@/core/studio';
 import type { PieceWorkerApi } from './protocol';
@@ -28,6 +28,10 @@ const api: PieceWorkerApi = {
   excerpt(key, request) {
     const piece = loaded.get(key);
     return Promise.resolve(piece ? writeExcerpt(piece.text, piece.read, request) : null);
+  },
+  write(key, marks) {
+    const piece = loaded.get(key);
+    return Promise.resolve(piece ? writeMarks(piece.text, piece.read, marks) : null);
   },
 };
 

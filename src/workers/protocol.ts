@@ -1,5 +1,5 @@
 /** Everything that passes between the page and its workers. */
-import type { ExcerptRequest } from '@/core/musicxml';
+import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
 import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { PieceFormat } from '@/core/studio';
@@ -20,6 +20,8 @@ export interface PieceWorkerApi {
   load(key: string, text: string, fileName: string): Promise<Result<Score>>;
   /** null when the piece of that key is not loaded. */
   excerpt(key: string, request: ExcerptRequest): Promise<string | null>;
+  /** The source with marks spliced in; null when the piece of that key is not loaded. */
+  write(key: string, marks: readonly WrittenMark[]): Promise<WrittenDocument | null>;
 }
 
 export interface EngraveOptions {

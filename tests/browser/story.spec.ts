@@ -137,6 +137,22 @@ test('from an empty studio to records, over a reload, and into another browser',
     expect(await storedRows(page, 'events')).toEqual(before);
   });
 
+  await test.step('the piece saved as MusicXML has the marks, and is read again', async () => {
+    await goTo(page, 'Read');
+    const downloading = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as MusicXML with your marks' }).click();
+    const saved = readFileSync(await (await downloading).path(), 'utf8');
+    expect(
+      saved.replace(
+        /<notations><technical><fingering>5<.*?<\/notations>|<direction placement="(below|above)"><direction-type><(dynamics><mf|words font-style).*?<\/direction>/g,
+        '',
+      ),
+    ).toBe(readFileSync(PIECE, 'utf8'));
+    expect(saved).toContain('<fingering>5</fingering>');
+    expect(saved).toContain('like a bow to the partner');
+    await goTo(page, 'Files');
+  });
+
   await test.step('out to a file and into a fresh browser, identical', async () => {
     const downloading = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Save the studio file' }).click();

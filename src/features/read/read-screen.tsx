@@ -1,7 +1,9 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { PieceStage, ScoreLines, type PieceContext } from '@/features/score';
+import { toast } from 'sonner';
+import { PieceStage, savePiece, ScoreLines, type PieceContext } from '@/features/score';
+import { useMarks } from '@/store';
 import { useWhere } from '@/features/where';
 import { barsText } from '@/core/sections';
 import { playedSeconds } from '@/core/score';
@@ -13,6 +15,15 @@ const PAGE_BARS = 24;
 
 function Reading({ piece, score }: PieceContext): ReactNode {
   const where = useWhere();
+  const marks = useMarks(piece.id) ?? [];
+  const save = async (): Promise<void> => {
+    const added = await savePiece(piece, marks);
+    toast(
+      added === null
+        ? 'The piece could not be opened.'
+        : `Saved to your downloads with ${added} ${added === 1 ? 'mark' : 'marks'} put in; the rest of the file is untouched.`,
+    );
+  };
   const facts = useMemo(() => factsOf(score), [score]);
   const selection = where.bars;
   const page = Math.floor((selection?.[0] ?? 0) / PAGE_BARS);
@@ -98,6 +109,9 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           ) : (
             <p className="text-ink-2">Click a bar, or drag over the strip above, to choose the bars of a section.</p>
           )}
+        </Panel>
+        <Panel title="Take it away">
+          <Button onClick={() => void save()}>Save as MusicXML with your marks</Button>
         </Panel>
         {score.warnings.length > 0 ? (
           <Panel title="About the file">
