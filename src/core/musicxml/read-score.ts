@@ -485,23 +485,46 @@ function assemble(assembly: Assembly): Score {
         const { id, replaced } = giveId(e.writtenId, `p${partIndex + 1}-b${i + 1}-n${e.sourceIndex + 1}`);
         if (replaced)
           warn('id-twice', `bar ${bar.number}, part ${part.id}: a note id is not usable or not its own; it is given another`, i, bar.number, part.id);
-        const shared = {
-          id,
-          part: part.id,
-          staff: e.staff,
-          voice: e.voice,
-          bar: bar.index,
-          onset: at(e.onset),
-          duration: toTicks(e.duration),
-          value: e.value,
-          dots: e.dots,
-          timeModification: e.timeModification,
-          sourceIndex: e.sourceIndex,
-        };
-        if (e.kind === 'rest') rests.push({ ...shared, kind: 'rest', wholeBar: e.wholeBar });
-        else {
+        // Written out twice instead of spread: one shape for all notes is several times faster to make and to sort.
+        if (e.kind === 'rest') {
+          rests.push({
+            kind: 'rest',
+            id,
+            part: part.id,
+            staff: e.staff,
+            voice: e.voice,
+            bar: bar.index,
+            onset: at(e.onset),
+            duration: toTicks(e.duration),
+            value: e.value,
+            dots: e.dots,
+            timeModification: e.timeModification,
+            sourceIndex: e.sourceIndex,
+            wholeBar: e.wholeBar,
+          });
+        } else {
           const midi = e.pitch ? midiKey(writtenMidi(e.pitch) + e.transposed) : e.midiUnpitched === null ? null : midiKey(e.midiUnpitched);
-          notes.push({ ...shared, kind: 'note', pitch: e.pitch, midi, grace: e.grace, cue: e.cue, chord: e.chord, tie: e.tie, marks: e.marks });
+          notes.push({
+            kind: 'note',
+            id,
+            part: part.id,
+            staff: e.staff,
+            voice: e.voice,
+            bar: bar.index,
+            onset: at(e.onset),
+            duration: toTicks(e.duration),
+            value: e.value,
+            dots: e.dots,
+            timeModification: e.timeModification,
+            sourceIndex: e.sourceIndex,
+            pitch: e.pitch,
+            midi,
+            grace: e.grace,
+            cue: e.cue,
+            chord: e.chord,
+            tie: e.tie,
+            marks: e.marks,
+          });
         }
       }
       for (const d of measure.directions) directions.push({ ...d, part: part.id, bar: bar.index, onset: at(d.onset) });
