@@ -280,7 +280,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
                 className="field mt-1 w-full bg-plum-wash font-semibold text-plum"
                 defaultValue={cue?.text ?? ''}
                 maxLength={500}
-                placeholder="what you will say again next week"
+                placeholder="say it again next week"
                 onBlur={(e) => void setCue(e.target.value)}
                 onKeyDown={(e) => {
                   if (e.key === 'Enter') e.currentTarget.blur();

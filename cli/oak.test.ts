@@ -1,0 +1,66 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const folder = mkdtempSync(join(tmpdir(), 'oak-cli-'));
+const oak = (...args: string[]) => spawnSync('node_modules/.bin/tsx', ['cli/oak.ts', ...args], { encoding: 'utf8' });
+const PIECE = 'tests/pieces/petzold-menuet.musicxml';
+
+describe('oak', () => {
+  it('reads a piece to one JSON value with exact quarters', () => {
+    const { status, stdout, stderr } = oak('read', PIECE);
+    expect([status, stderr]).toEqual([0, '']);
+    const piece = JSON.parse(stdout) as {
+      playingOrder: number[];
+      writtenQuarters: string;
+      playedQuarters: string;
+      pickupQuarters: string;
+      notes: Record<string, unknown>[];
+    };
+    // 16 bars of 3/4, repeated once: facts of the printed page.
+    expect([piece.writtenQuarters, piece.playedQuarters, piece.pickupQuarters, piece.playingOrder.length]).toEqual(['48', '96', '0', 32]);
+    expect(piece.notes[0]).toMatchObject({ bar: 0, onset: '0', duration: '2', midi: 55, grace: false, tie: null });
+  });
+
+  it('gives one line a file, a bad one its error, and ends with 2', () => {
+    writeFileSync(join(folder, 'bad.xml'), '<html></html>');
+    const { status, stdout, stderr } = oak('read', PIECE, join(folder, 'bad.xml'));
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { file: string; error?: { code: string } });
+    expect(lines.map((l) => l.error?.code ?? 'read')).toEqual(['read', 'is-html']);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/^error: is-html: .*\n$/);
+  });
+
+  it.each([
+    [['sing', PIECE], 'unknown-verb'],
+    [['read'], 'no-file'],
+    [['read', PIECE, '--loud'], 'unknown-option'],
+    [['count', PIECE, '--bars', 'x'], 'bad-option'],
+    [['read', '/no/such/file'], 'no-such-file'],
+  ])('%j ends with 2 and one line that names %s', (args, code) => {
+    const { status, stdout, stderr } = oak(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(new RegExp(`^error: ${code}: .+\n$`));
+  });
+
+  it('writes the same bytes back without marks, and marks where they are asked for', () => {
+    const out = join(folder, 'out.musicxml');
+    expect(oak('write', PIECE, '-o', out).status).toBe(0);
+    expect(readFileSync(out, 'utf8')).toBe(readFileSync(PIECE, 'utf8'));
+    const marks = join(folder, 'marks.json');
+    writeFileSync(
+      marks,
+      JSON.stringify([
+        { kind: 'finger', noteId: 'p1-b1-n1', finger: '5' },
+        { kind: 'finger', noteId: 'gone', finger: '1' },
+      ]),
+    );
+    expect(JSON.parse(oak('write', PIECE, '--marks', marks, '-o', out).stdout)).toEqual({ written: out, added: 1, unplaced: ['gone'] });
+    expect(readFileSync(out, 'utf8')).toContain('<fingering>5</fingering>');
+  });
+});
