@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM_LAUNCH } from './scripts/chromium';
 
 const PORT = 4622;
 
@@ -10,18 +11,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM_LAUNCH,
   },
   webServer: { command: `node_modules/.bin/next start -p ${PORT}`, url: `http://localhost:${PORT}/about`, reuseExistingServer: false, timeout: 60_000 },
 });

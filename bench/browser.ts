@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { chromium } from 'playwright-core';
+import { CHROMIUM_LAUNCH } from '../scripts/chromium';
 
 const PORT = 4633;
 
@@ -8,18 +9,7 @@ const PORT = 4633;
 export async function measureClickToFinger(): Promise<number | null> {
   if (!existsSync('.next/BUILD_ID')) return null;
   const server = spawn('node_modules/.bin/next', ['start', '-p', String(PORT)], { stdio: 'ignore' });
-  const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM_LAUNCH);
   try {
     const up = (): Promise<boolean> =>
       fetch(`http://localhost:${PORT}/about`).then(

@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { chromium } from 'playwright-core';
+import { CHROMIUM_LAUNCH } from './chromium';
 
 const PORT = 4631;
 const NOW = '2026-05-20T15:00:00.000Z';
@@ -26,18 +27,7 @@ async function main(): Promise<void> {
     env: { ...process.env, OAK_NOW: NOW, NEXT_TELEMETRY_DISABLED: '1' },
     stdio: 'ignore',
   });
-  const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM_LAUNCH);
   try {
     const only = process.argv.slice(2);
     for (let tries = 0; tries < 100; tries += 1) {
