@@ -1,6 +1,7 @@
 /** The four drawings (bar strip, ladder, rung mark, mark lanes) and the small parts. They know nothing of the store. */
 export { BarStrip, type StripArc, type StripBar, type StripBracket } from './bar-strip';
 export { Button, EmptyState, Panel, Problem } from './controls';
+export { downloadFile } from './download';
 export { EngravedLines, type LineLayout } from './engraved-lines';
 export { LadderDrawing, type DrawnRung } from './ladder-drawing';
 export { CurveLane, TextLane, type CurvePoint, type DynamicLevel, type LaneText, type MarkSource } from './mark-lanes';

@@ -1,7 +1,6 @@
 import { barsText } from '../sections';
-import { playedSeconds, struckNotes, tempoAt, type Score } from '../score';
+import { barSeconds, playedSeconds, struckNotes, tempoAt, type Score } from '../score';
 import type { Rung, RungKind } from '../studio';
-import { spanSeconds } from '../score';
 
 export interface LadderRequest {
   readonly score: Score;
@@ -59,7 +58,7 @@ function facts(request: LadderRequest): Facts {
   const target = Math.round(request.targetTempo ?? (bar ? tempoAt(score, bar.onset) : 90));
   const perBar = score.bars.slice(from, to + 1).map((b) => ({
     b,
-    n: inside.filter((n) => n.bar === b.index).length / Math.max(0.1, spanSeconds(score, b.onset, (b.onset + b.length) as typeof b.onset)),
+    n: inside.filter((n) => n.bar === b.index).length / Math.max(0.1, barSeconds(score, b)),
   }));
   const hardest = perBar.reduce<{ b: (typeof perBar)[number]['b']; n: number } | null>((best, x) => (best === null || x.n > best.n ? x : best), null);
   return {

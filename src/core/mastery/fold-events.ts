@@ -80,6 +80,9 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
   return { standings, rungsDone };
 }
 
+/** Whether a number is one of the levels, 0 to 5. */
+export const isLevel = (n: number): n is Level => Number.isInteger(n) && n >= 0 && n <= 5;
+
 /** Names of the levels, 0 to 5. */
 export const LEVEL_NAMES = ['Ground', 'Found', 'Steady', 'Joined', 'At tempo', 'Secure'] as const;
 /** What is heard at each level. */

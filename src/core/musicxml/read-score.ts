@@ -306,8 +306,6 @@ function commonTicks(parts: readonly GrowingPart[], lengths: readonly Fraction[]
   return { perQuarter, exact: true };
 }
 
-const addNote = (a: Fraction, b: Fraction): Fraction => add(a, b);
-
 function barLengths({ parts, bars, warn }: Assembly): { lengths: Fraction[]; meters: Meter[]; keys: Key[] } {
   const lengths: Fraction[] = [];
   const meters: Meter[] = [];
@@ -339,7 +337,7 @@ function barLengths({ parts, bars, warn }: Assembly): { lengths: Fraction[]; met
     for (const part of parts) {
       const measure = part.measures[i];
       if (!measure || measure.events.length === 0) continue;
-      if (compare(measure.length, addNote(nominal, tolerance)) > 0)
+      if (compare(measure.length, add(nominal, tolerance)) > 0)
         warn(
           'bar-overfull',
           `bar ${head.number}, part ${part.id}: holds ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`,
@@ -347,7 +345,7 @@ function barLengths({ parts, bars, warn }: Assembly): { lengths: Fraction[]; met
           head.number,
           part.id,
         );
-      else if (compare(addNote(measure.length, tolerance), nominal) < 0 && !head.implicit && i > 0 && i < bars.length - 1 && !splitHere(parts, i))
+      else if (compare(add(measure.length, tolerance), nominal) < 0 && !head.implicit && i > 0 && i < bars.length - 1 && !splitHere(parts, i))
         warn(
           'bar-underfull',
           `bar ${head.number}, part ${part.id}: holds only ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`,

@@ -32,5 +32,5 @@ export { add, compare, decimalFraction, fraction, fractionText, gcd, lcm, multip
 export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
 export { playingOrder, type PlayingOrder } from './playing-order';
-export { barEnd, barSeconds, DEFAULT_TEMPO, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
+export { barEnd, barSeconds, clockText, DEFAULT_TEMPO, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
 export { struckNotes, tieLinks } from './ties';

@@ -47,3 +47,6 @@ export function playedSeconds(score: Score, order: readonly number[], at?: Quart
   const perBar = score.bars.map((bar) => barSeconds(score, bar, at));
   return seconds(order.reduce((sum, index) => sum + (perBar[index] ?? 0), 0));
 }
+
+/** `1:05` from seconds, rounded to the second. */
+export const clockText = (length: number): string => `${Math.floor(Math.round(length) / 60)}:${String(Math.round(length) % 60).padStart(2, '0')}`;

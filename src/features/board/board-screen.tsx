@@ -1,15 +1,13 @@
 'use client';
 
 import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
-import { LEVEL_NAMES, standingKey } from '@/core/mastery';
+import { isLevel, LEVEL_NAMES, standingKey } from '@/core/mastery';
 import { barsText } from '@/core/sections';
 import type { Level, Student } from '@/core/studio';
 import { eventAdded, rowChange, useRecords, useStudents, useStudio } from '@/store';
 import { Button, EmptyState, Panel, RungMark } from '@/ui';
 import { PieceStage, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
-
-const isLevel = (n: number): n is Level => Number.isInteger(n) && n >= 0 && n <= 5;
 
 function AddStudent({ students }: { readonly students: readonly Student[] }): ReactNode {
   const studio = useStudio();

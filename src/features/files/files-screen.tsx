@@ -5,17 +5,8 @@ import { Download, Upload } from 'lucide-react';
 import { useRef, useState, type ReactNode } from 'react';
 import { readStudioFile, writeStudioFile } from '@/core/studio';
 import { countStudio, putStudio, readStudio, useSettings, useStudio } from '@/store';
-import { Button, Panel, Problem } from '@/ui';
+import { Button, downloadFile, Panel, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
-
-function saveAs(text: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-}
 
 /** The studio as one file: out, and in again. The demo studio is removed and brought back here. */
 export function FilesScreen(): ReactNode {
@@ -29,7 +20,7 @@ export function FilesScreen(): ReactNode {
 
   const exportStudio = async (): Promise<void> => {
     const text = writeStudioFile(await readStudio(studio.db), studio.now());
-    saveAs(text, `studio-${studio.now().slice(0, 10)}.oakrungs.json`);
+    downloadFile(text, `studio-${studio.now().slice(0, 10)}.oakrungs.json`, 'application/json');
     const at = studio.now();
     await studio.db.settings.put({ ...(settings ?? { id: 'studio', name: '', barWord: 'bar', noteNames: 'american' }), lastBackupAt: at, updatedAt: at });
     setDone('The studio file was saved to your downloads.');

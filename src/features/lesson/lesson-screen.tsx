@@ -2,7 +2,7 @@
 
 import { useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { LEVEL_HEARD, LEVEL_NAMES, standingKey, type Standing } from '@/core/mastery';
+import { isLevel, LEVEL_HEARD, LEVEL_NAMES, standingKey, type Standing } from '@/core/mastery';
 import { barsText } from '@/core/sections';
 import type { Level } from '@/core/studio';
 import { eventAdded, useLadders, useMarks, useRecords, useStudents, useStudio } from '@/store';
@@ -11,7 +11,6 @@ import { PieceStage, ScoreLines, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 
 const LEVELS: readonly Level[] = [0, 1, 2, 3, 4, 5];
-const isLevel = (n: number): n is Level => Number.isInteger(n) && n >= 0 && n <= 5;
 
 function agoText(at: string, now: string): string {
   const days = Math.max(0, Math.floor((Date.parse(now) - Date.parse(at)) / 86_400_000));

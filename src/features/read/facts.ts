@@ -1,4 +1,4 @@
-import { meterText, playedSeconds, playingOrder, pitchName, spellMidi, tempoAt, type Key, type Score } from '@/core/score';
+import { clockText, meterText, playedSeconds, playingOrder, pitchName, spellMidi, tempoAt, type Key, type Score } from '@/core/score';
 
 export interface Fact {
   readonly name: string;
@@ -19,9 +19,6 @@ export function keyName(key: Key): string {
   if (key.mode === 'major' || key.mode === 'ionian') return `${major} major`;
   return key.mode === null ? `${major} major or ${minor} minor` : `${key.mode}, ${Math.abs(key.fifths)} ${key.fifths < 0 ? 'flats' : 'sharps'}`;
 }
-
-/** `1:05` from seconds, rounded. */
-export const clock = (seconds: number): string => `${Math.floor(Math.round(seconds) / 60)}:${String(Math.round(seconds) % 60).padStart(2, '0')}`;
 
 function densest(score: Score): { bar: number; rate: number } | null {
   let best: { bar: number; rate: number } | null = null;
@@ -74,7 +71,7 @@ export function factsOf(score: Score): Fact[] {
   });
   facts.push({
     name: 'Length',
-    value: `${score.bars.length} bars, ${clock(written)}${order.length === score.bars.length ? '' : `; ${clock(played)} with repeats`}`,
+    value: `${score.bars.length} bars, ${clockText(written)}${order.length === score.bars.length ? '' : `; ${clockText(played)} with repeats`}`,
     bar: null,
   });
   for (const part of score.parts)

@@ -6,9 +6,9 @@ import { PieceStage, savePiece, ScoreLines, type PieceContext } from '@/features
 import { useMarks } from '@/store';
 import { useWhere } from '@/features/where';
 import { barsText } from '@/core/sections';
-import { playedSeconds } from '@/core/score';
+import { clockText, playedSeconds } from '@/core/score';
 import { Button, Panel } from '@/ui';
-import { clock, factsOf } from './facts';
+import { factsOf } from './facts';
 
 /** Bars shown at a time: enough for a page, few enough to draw at once. */
 const PAGE_BARS = 24;
@@ -94,7 +94,7 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           {selection ? (
             <>
               <p className="mb-3 text-ink-2">
-                {clock(
+                {clockText(
                   playedSeconds(
                     score,
                     score.bars.slice(selection[0], selection[1] + 1).map((b) => b.index),

@@ -1,5 +1,6 @@
 import { encodeText, type WrittenMark } from '@/core/musicxml';
 import type { Mark, Piece } from '@/core/studio';
+import { downloadFile } from '@/ui';
 import { pieceWorker } from '@/workers';
 import { versionOf } from './use-score';
 
@@ -13,12 +14,7 @@ export async function savePiece(piece: Piece, marks: readonly Mark[]): Promise<n
   await worker.load(versionOf(piece), piece.source, piece.fileName);
   const written = await worker.write(versionOf(piece), toWritten(marks));
   if (!written) return null;
-  const bytes = encodeText(written.text, piece);
-  const url = URL.createObjectURL(new Blob([bytes.slice().buffer], { type: 'application/vnd.recordare.musicxml+xml' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${piece.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'piece'}.musicxml`;
-  link.click();
-  URL.revokeObjectURL(url);
+  const name = piece.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'piece';
+  downloadFile(encodeText(written.text, piece), `${name}.musicxml`, 'application/vnd.recordare.musicxml+xml');
   return written.added;
 }

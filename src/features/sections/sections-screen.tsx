@@ -4,7 +4,7 @@ import { useMemo, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { barsText, joinSections, moveEnds, nextLetter, splitSection, type PlacedSection } from '@/core/sections';
-import { playedSeconds } from '@/core/score';
+import { clockText, playedSeconds } from '@/core/score';
 import type { Section } from '@/core/studio';
 import { rowChange, useLadders, useMarks, useStudio } from '@/store';
 import { Button, Panel } from '@/ui';
@@ -88,8 +88,6 @@ function useSectionActions({ piece, score, sections, section }: PieceContext) {
   };
 }
 
-const clock = (s: number): string => `${Math.floor(Math.round(s) / 60)}:${String(Math.round(s) % 60).padStart(2, '0')}`;
-
 function Sectioning(context: PieceContext): ReactNode {
   const { piece, score, sections, section } = context;
   const where = useWhere();
@@ -148,7 +146,7 @@ function Sectioning(context: PieceContext): ReactNode {
                       </span>
                     </span>
                     <span className="figure text-ink-2">
-                      {clock(
+                      {clockText(
                         playedSeconds(
                           score,
                           score.bars.slice(p.from, p.to + 1).map((b) => b.index),
