@@ -1,6 +1,7 @@
 /** What is kept in the browser: tables, changes with undo, live queries. The only code that touches IndexedDB. */
 export { eventAdded, rowChange } from './changes';
+export type { ChangeEntry } from './database';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
-export { useLadders, useMarks, usePiece, usePieces, useRecords, useSections, useSettings, useStudents, useUndoLabels } from './queries';
+export { useLadders, useMarks, usePages, usePiece, usePieces, useRecords, useSections, useSettings, useStudents, useUndoLabels } from './queries';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
 export { countStudio, putStudio, readStudio } from './studio-data';

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { foldEvents, type FoldedRecords } from '@/core/mastery';
-import type { Ladder, Mark, Piece, Section, Settings, Student } from '@/core/studio';
+import type { Ladder, Mark, Page, Piece, Section, Settings, Student } from '@/core/studio';
 import { useStudio } from './studio-context';
 
 export type Loaded<T> = T | undefined;
@@ -31,6 +31,11 @@ export function useMarks(pieceId: string | null): Loaded<Mark[]> {
 export function useLadders(pieceId: string | null): Loaded<Ladder[]> {
   const { db } = useStudio();
   return useLiveQuery(async () => (pieceId ? db.ladders.where('pieceId').equals(pieceId).toArray() : []), [db, pieceId]);
+}
+
+export function usePages(pieceId: string | null): Loaded<Page[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => (pieceId ? db.pages.where('pieceId').equals(pieceId).sortBy('order') : []), [db, pieceId]);
 }
 
 export function useStudents(): Loaded<Student[]> {

@@ -1,7 +1,9 @@
 /** Everything that passes between the page and its workers. */
+import type { Grid } from '@/core/bargrid';
+import type { MidiRequest } from '@/core/midi';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
 import type { Result } from '@/core/result';
-import type { Score } from '@/core/score';
+import type { EditionMatch, Score } from '@/core/score';
 import type { PieceFormat } from '@/core/studio';
 import type { Encoding } from '@/core/musicxml';
 
@@ -12,16 +14,24 @@ export interface OpenedFile {
   readonly bom: boolean;
   readonly original: string | null;
   readonly score: Score;
+  /** Our own field from an earlier export, as text. */
+  readonly remembered: string | null;
 }
 
 /** Reads pieces and cuts excerpts; keeps the pieces it read by key. */
 export interface PieceWorkerApi {
   open(bytes: Uint8Array, fileName: string): Promise<Result<OpenedFile>>;
+  openAbc(text: string, fileName: string): Promise<Result<OpenedFile>>;
+  openGrid(grid: Grid, fileName: string): Promise<Result<OpenedFile>>;
   load(key: string, text: string, fileName: string): Promise<Result<Score>>;
   /** null when the piece of that key is not loaded. */
   excerpt(key: string, request: ExcerptRequest): Promise<string | null>;
   /** The source with marks spliced in; null when the piece of that key is not loaded. */
-  write(key: string, marks: readonly WrittenMark[]): Promise<WrittenDocument | null>;
+  write(key: string, marks: readonly WrittenMark[], remembered: string | null): Promise<WrittenDocument | null>;
+  /** A MIDI file of a range; null when the piece of that key is not loaded. */
+  midi(key: string, request: MidiRequest): Promise<Uint8Array | null>;
+  /** What became of the notes of one loaded piece in another; null when either is not loaded. */
+  match(before: string, after: string): Promise<EditionMatch | null>;
 }
 
 export interface EngraveOptions {

@@ -144,7 +144,7 @@ test('from an empty studio to records, over a reload, and into another browser',
     const saved = readFileSync(await (await downloading).path(), 'utf8');
     expect(
       saved.replace(
-        /<notations><technical><fingering>5<.*?<\/notations>|<direction placement="(below|above)"><direction-type><(dynamics><mf|words font-style).*?<\/direction>/g,
+        /<notations><technical><fingering>5<.*?<\/notations>|<direction placement="(below|above)"><direction-type><(dynamics><mf|words font-style|rehearsal).*?<\/direction>|<miscellaneous>.*?<\/miscellaneous>/g,
         '',
       ),
     ).toBe(readFileSync(PIECE, 'utf8'));

@@ -38,7 +38,8 @@ describe.each(FILES)('%s', (name) => {
       for (const id of entry.on ?? []) if (!onsets.has(id)) onsets.set(id, entry.qstamp);
     }
     // Verovio plays repeats and endings in its timemap: as many bars as our playing order, each first heard where ours is.
-    const { order } = playingOrder(score.bars);
+    // The excerpt it reads holds no jumps; those are checked by hand in playing-order-by-hand.test.ts.
+    const { order } = playingOrder(score.bars.map((b) => ({ ...b, signs: { ...b.signs, jump: null } })));
     expect(bars).toBe(order.length);
     const firstHeard = new Map<number, number>();
     let clock = 0;

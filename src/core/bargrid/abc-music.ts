@@ -1,7 +1,7 @@
 /**
  * The music of one voice in ABC: symbols to events and bars. Source: The ABC Music Standard 2.1 (2011), chapters 4 to 6.
  */
-import { add, fraction, multiply, STEPS, ZERO, type Fraction, type Key, type Meter, type Pitch, type Step } from '../score';
+import { add, fraction, keyAlter, multiply, STEPS, ZERO, type Fraction, type Key, type Meter, type Pitch, type Step } from '../score';
 import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo } from './abc-header';
 import type { DraftEvent, DraftTempo } from './draft';
 
@@ -89,14 +89,6 @@ export function startVoice(key: Key, meter: Meter, unitLength: Fraction, octaveS
     verse: 1,
     overlays: 0,
   };
-}
-
-/** Accidental of a step from the key signature: F is sharp from one sharp on. */
-export function keyAlter(key: Key, step: Step): number {
-  const sharps = 'FCGDAEB';
-  const place = sharps.indexOf(step);
-  if (key.fifths > 0) return place < key.fifths ? 1 : 0;
-  return 6 - place < -key.fifths ? -1 : 0;
 }
 
 const DECORATIONS: Readonly<Record<string, string>> = {

@@ -58,6 +58,8 @@ interface Context {
   /** Slur levels open in this voice, carried along. */
   readonly slurs: number[];
   readonly tiedIn: Map<string, true>;
+  /** Gives the `id` attribute of the next note of a bar that has an id of its own; nothing for other bars. */
+  readonly nextId: () => string;
 }
 
 const samePitch = (p: Pitch): string => `${p.step}${p.alter}${p.octave}`;
@@ -113,7 +115,7 @@ function eventXml(event: DraftEvent, context: Context): string {
   const tail = `<voice>${context.voice}</voice>`;
   const staff = context.staves > 1 ? `<staff>${context.staff}</staff>` : '';
   for (const grace of event.graces)
-    out.push(`<note><grace${event.graceSlash ? ' slash="yes"' : ''}/>${pitchXml(grace)}${tail}<type>eighth</type>${staff}</note>`);
+    out.push(`<note${context.nextId()}><grace${event.graceSlash ? ' slash="yes"' : ''}/>${pitchXml(grace)}${tail}<type>eighth</type>${staff}</note>`);
   const { tuplet } = event;
   const writtenLength = tuplet ? multiply(event.duration, fraction(tuplet.actual, tuplet.normal)) : event.duration;
   const pieces = event.kind === 'note' ? spellLength(writtenLength) : [...spellLength(writtenLength)].reverse();
@@ -128,7 +130,7 @@ function eventXml(event: DraftEvent, context: Context): string {
     const last = i === pieces.length - 1;
     if (event.kind !== 'note') {
       out.push(
-        `<note${event.kind === 'hidden-rest' ? ' print-object="no"' : ''}><rest/>${duration}${tail}${type}${modification}${staff}${notationsXml(event, first, last, false, false, context, true)}</note>`,
+        `<note${context.nextId()}${event.kind === 'hidden-rest' ? ' print-object="no"' : ''}><rest/>${duration}${tail}${type}${modification}${staff}${notationsXml(event, first, last, false, false, context, true)}</note>`,
       );
       return;
     }
@@ -147,7 +149,7 @@ function eventXml(event: DraftEvent, context: Context): string {
           : '';
       const head = pitch ? pitchXml(pitch) : '<unpitched><display-step>B</display-step><display-octave>4</display-octave></unpitched>';
       out.push(
-        `<note>${k > 0 ? '<chord/>' : ''}${head}${duration}${ties}${tail}${type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${notationsXml(event, first, last, tieIn, tieOut, context, k === 0)}${lyrics}</note>`,
+        `<note${context.nextId()}>${k > 0 ? '<chord/>' : ''}${head}${duration}${ties}${tail}${type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${notationsXml(event, first, last, tieIn, tieOut, context, k === 0)}${lyrics}</note>`,
       );
     });
     if (last) event.pitches.forEach((pitch, k) => (event.tied[k] ? context.tiedIn.set(samePitch(pitch), true) : undefined));
@@ -266,7 +268,9 @@ export function draftToMusicXml(draft: Draft): string {
     const ties = new Map<string, Map<string, true>>();
     draft.bars.forEach((bar, b) => {
       const { left, start, end, right } = signsXml(bar);
-      const lines: string[] = [`<measure number="${escapeXml(bar.number)}"${bar.implicit ? ' implicit="yes"' : ''}>`];
+      const lines: string[] = [
+        `<measure${bar.id === undefined ? '' : ` id="${bar.id}"`} number="${escapeXml(bar.number)}"${bar.implicit ? ' implicit="yes"' : ''}>`,
+      ];
       if (bar.lineBreak) lines.push('<print new-system="yes"/>');
       lines.push(left);
       const head = b === 0 || bar.key || bar.meter;
@@ -292,6 +296,11 @@ export function draftToMusicXml(draft: Draft): string {
         lines.push(start);
         if (bar.tempo) lines.push(tempoXml(bar.tempo));
       }
+      let noteNumber = 0;
+      const nextId = (): string => {
+        noteNumber += 1;
+        return bar.id === undefined ? '' : ` id="${bar.id}-p${p + 1}-n${noteNumber}"`;
+      };
       let voiceNumber = 0;
       let written = ZERO;
       part.staves.forEach((_, s) => {
@@ -318,6 +327,7 @@ export function draftToMusicXml(draft: Draft): string {
             staves: part.staves.length,
             slurs: slurs.get(place) ?? [],
             tiedIn: ties.get(place) ?? new Map<string, true>(),
+            nextId,
           };
           for (const e of events) lines.push(eventXml(e, context));
           written = eventsLength(events);

@@ -40,6 +40,8 @@ export interface DraftPart {
 }
 
 export interface DraftBar {
+  /** Kept as the id of the measure, and of its notes with their place behind it; made from the place when left out. */
+  readonly id?: string;
   readonly number: string;
   readonly implicit: boolean;
   /** Length in quarters for bars with no events in some staff. */

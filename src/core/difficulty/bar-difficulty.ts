@@ -1,4 +1,4 @@
-import { barSeconds, struckNotes, type Note, type Score } from '../score';
+import { barSeconds, keyAlter, struckNotes, type Note, type Score } from '../score';
 import type { QuarterBpm } from '../units';
 
 export interface BarDifficulty {
@@ -33,13 +33,9 @@ function points(name: WeightName, value: number): number {
   return most * Math.max(0, Math.min(1, (value - from) / (full - from)));
 }
 
-const SHARP_ORDER = 'FCGDAEB';
-
 function outsideKey(note: Note, fifths: number): boolean {
   if (!note.pitch) return false;
-  const place = SHARP_ORDER.indexOf(note.pitch.step);
-  const own = fifths > 0 ? (place < fifths ? 1 : 0) : 6 - place < -fifths ? -1 : 0;
-  return note.pitch.alter !== own;
+  return note.pitch.alter !== keyAlter({ fifths }, note.pitch.step);
 }
 
 /** How hard each bar is, with named reasons, at the tempo in force or at `tempo`. */

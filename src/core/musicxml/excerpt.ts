@@ -329,7 +329,7 @@ function directionXml(element: XmlElement, staffOffset: number | null): string {
  * Writes bars `from` to `to` (both included, clamped to the piece) as a complete MusicXML 4.0 document.
  * Bar and note ids are those of the model, so they come back in the engraved SVG.
  */
-export function writeExcerpt(text: string, read: Pick<ReadScore, 'score' | 'ranges'>, request: ExcerptRequest): string {
+export function writeExcerpt(text: string, read: Pick<ReadScore, 'score' | 'ranges' | 'filledFrom'>, request: ExcerptRequest): string {
   const { score, ranges } = read;
   const from = Math.max(0, Math.min(request.from, score.bars.length - 1));
   const to = Math.max(from, Math.min(request.to, score.bars.length - 1));
@@ -368,10 +368,25 @@ export function writeExcerpt(text: string, read: Pick<ReadScore, 'score' | 'rang
             endingStarts ? `<ending number="${signs.ending?.numbers.join(',') ?? '1'}" type="start"/>` : ''
           }${signs.repeatStart ? '<repeat direction="forward"/>' : ''}</barline>`,
         );
-      const range = ranges[index]?.[b] ?? null;
+      const filled = read.filledFrom.get(`${index} ${b}`);
+      const range = ranges[index]?.[filled ?? b] ?? null;
       const tree = range ? parseFragment(text.slice(range[0], range[1])) : null;
       if (tree)
-        out.push(measureBody(tree, { score, part, b, from, bar, byPlace, slurs, staves, onlyStaff, withoutFingerings: request.withoutFingerings ?? false }));
+        out.push(
+          measureBody(tree, {
+            score,
+            part,
+            b,
+            from,
+            bar,
+            byPlace,
+            slurs,
+            staves,
+            onlyStaff,
+            withoutFingerings: request.withoutFingerings ?? false,
+            filled: filled !== undefined,
+          }),
+        );
       else out.push(`<note><rest measure="yes"/><duration>${bar.length}</duration><voice>1</voice></note>`);
       const endingStops = signs.ending !== null && (signs.ending.stops || b === to);
       if (signs.repeatEnd !== null || endingStops || signs.doubleBar)
@@ -399,6 +414,8 @@ interface BodyContext {
   readonly staves: number;
   readonly onlyStaff: number | null;
   readonly withoutFingerings: boolean;
+  /** The notes are those of another bar, under a bar-repeat sign: its marks and changes are not drawn again. */
+  readonly filled: boolean;
 }
 
 function measureBody(tree: XmlElement, context: BodyContext): string {
@@ -427,6 +444,7 @@ function measureBody(tree: XmlElement, context: BodyContext): string {
   let wanted = 0;
   let wrote = false;
   tree.children.forEach((element, i) => {
+    if (context.filled && element.name !== 'note') return;
     switch (element.name) {
       case 'note': {
         const event = timedOf(sourceIndex);

@@ -9,5 +9,5 @@ export { LIMITS } from './limits';
 export { readMusicXmlFile, type MusicXmlFile } from './read-file';
 export { readScore, type ReadScore } from './read-score';
 export { sniffFile, type FileKind } from './sniff';
-export { writeMarks, type WrittenDocument, type WrittenMark } from './write-marks';
+export { REMEMBERED_FIELD, writeMarks, type WrittenDocument, type WrittenMark } from './write-marks';
 export { escapeXml } from './xml-tree';

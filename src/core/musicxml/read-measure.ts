@@ -84,6 +84,8 @@ export interface RawMeasure {
   readonly length: Fraction;
   readonly lineBreak: boolean;
   readonly hasBeams: boolean;
+  /** A bar-repeat sign begins here, covering so many bars at a time, or ends before this bar. */
+  readonly barRepeat: { readonly role: 'start'; readonly size: number } | { readonly role: 'stop' } | null;
 }
 
 /** What a part carries from bar to bar; replaced, never shared between parts. */
@@ -575,6 +577,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
   let lastOnset: Fraction | null = null;
   let lineBreak = false;
   let hasBeams = false;
+  let barRepeat: RawMeasure['barRepeat'] = null;
   let sourceIndex = 0;
   let warnedDivisions = false;
 
@@ -693,8 +696,9 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
       case 'attributes': {
         attributes.push(readAttributes(element, cursor.at, state, warn));
         const style = child(element, 'measure-style');
-        if (style && child(style, 'measure-repeat')?.attributes['type'] === 'start')
-          warn('bar-repeat-sign', 'a bar-repeat sign begins here: the bars it covers are read as written, without the repeated notes');
+        const sign = style ? child(style, 'measure-repeat') : undefined;
+        if (sign?.attributes['type'] === 'start') barRepeat = { role: 'start', size: Math.max(1, Math.min(8, integer(sign.text) ?? 1)) };
+        else if (sign?.attributes['type'] === 'stop') barRepeat = { role: 'stop' };
         break;
       }
       case 'direction':
@@ -717,5 +721,5 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
       default:
         break;
     }
-  return { events, directions, tempos, chords, attributes, signs, length: cursor.reach, lineBreak, hasBeams };
+  return { events, directions, tempos, chords, attributes, signs, length: cursor.reach, lineBreak, hasBeams, barRepeat };
 }

@@ -38,8 +38,12 @@ export interface ReadScore {
   readonly score: Score;
   readonly layout: 'partwise' | 'timewise';
   readonly ranges: SourceRanges;
+  /** Bars that a bar-repeat sign fills: `partIndex bar` → the bar whose notes sound there. */
+  readonly filledFrom: ReadonlyMap<string, number>;
   /** Character range of `<identification>`, where it exists, for notes about the whole file. */
   readonly identification: readonly [number, number] | null;
+  /** Where an identification would go: before defaults, credits and the part list. */
+  readonly headerEnd: number;
   /** Our own remembered marks from an earlier export, by field name. */
   readonly miscellaneous: Readonly<Record<string, string>>;
 }
@@ -111,6 +115,7 @@ interface Header {
   credit: string;
   composer: string;
   identification: readonly [number, number] | null;
+  headerEnd: number | null;
   miscellaneous: Record<string, string>;
 }
 
@@ -168,7 +173,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
     if (warnings.length < LIMITS.warnings) warnings.push({ code, bar, number, part, message });
     else suppressed += 1;
   };
-  const header: Header = { title: '', movement: '', credit: '', composer: '', identification: null, miscellaneous: {} };
+  const header: Header = { title: '', movement: '', credit: '', composer: '', identification: null, headerEnd: null, miscellaneous: {} };
   const partHeads = new Map<string, PartHead>();
   const parts = new Map<string, GrowingPart>();
   const bars: BarHead[] = [];
@@ -221,12 +226,13 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
               startBar(currentBar, attributes);
               return false;
             }
-            return ['work', 'movement-title', 'identification', 'credit', 'part-list'].includes(path[1] ?? '');
+            return ['work', 'movement-title', 'identification', 'defaults', 'credit', 'part-list'].includes(path[1] ?? '');
           }
           return path.length === 3 && ((path[1] === 'part' && path[2] === 'measure') || (path[1] === 'measure' && path[2] === 'part'));
         },
         tree: (element, path) => {
           if (path.length === 2) {
+            if (['defaults', 'credit', 'part-list'].includes(element.name)) header.headerEnd ??= element.start;
             if (element.name === 'part-list') for (const p of childrenNamed(element, 'score-part')) partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
             else readHeader(element, header);
             return;
@@ -261,15 +267,36 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
   if (layout === null) return fail('empty-file', `${file} holds no score.`, { file });
   if (parts.size === 0) return fail('no-parts', `${file} is MusicXML, but it holds no part. Export the piece again.`, { file });
   if (bars.length === 0) return fail('no-bars', `${file} is MusicXML, but it holds no bars. Export the piece again.`, { file });
+  const filledFrom = fillBarRepeats([...parts.values()]);
   const score = assemble({ header, parts: [...parts.values()], partHeads, bars, warnings, warn });
   if (suppressed > 0) warnings.push({ code: 'more-warnings', bar: null, number: null, part: null, message: `${suppressed} more warnings are not listed` });
   return ok({
     score,
     layout,
     ranges: [...parts.values()].map((p) => p.ranges),
+    filledFrom,
     identification: header.identification,
+    headerEnd: header.headerEnd ?? 0,
     miscellaneous: header.miscellaneous,
   });
+}
+
+/** Bars under a bar-repeat sign get the notes of the bars they repeat, where the file holds no notes of its own there. */
+function fillBarRepeats(parts: readonly GrowingPart[]): Map<string, number> {
+  const filledFrom = new Map<string, number>();
+  parts.forEach((part, partIndex) => {
+    let size: number | null = null;
+    part.measures.forEach((measure, i) => {
+      if (measure?.barRepeat) size = measure.barRepeat.role === 'start' ? measure.barRepeat.size : null;
+      if (size === null || !measure || measure.events.some((e) => e.kind === 'note')) return;
+      const from = filledFrom.get(`${partIndex} ${i - size}`) ?? i - size;
+      const source = part.measures[from];
+      if (!source) return;
+      filledFrom.set(`${partIndex} ${i}`, from);
+      part.measures[i] = { ...measure, events: source.events.map((e) => ({ ...e, writtenId: null })), length: source.length, hasBeams: source.hasBeams };
+    });
+  });
+  return filledFrom;
 }
 
 interface Assembly {

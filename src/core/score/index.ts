@@ -34,3 +34,6 @@ export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, w
 export { playingOrder, type PlayingOrder } from './playing-order';
 export { barEnd, barSeconds, clockText, DEFAULT_TEMPO, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
 export { struckNotes, tieLinks } from './ties';
+export { beatOnsets, perform, type Performance, type PerformanceRequest, type PlayedBar, type SoundingNote } from './performance';
+export { matchEditions, type EditionMatch } from './match-editions';
+export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';

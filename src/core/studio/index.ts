@@ -1,5 +1,5 @@
 /** Everything that is kept: schemas, the studio file, and opening what a teacher brings. Times are ISO strings, lengths exact quarters. */
-export { openAbc, openPiece, type OpenedPiece, type PieceFormat } from './open-piece';
+export { openAbc, openGrid, openPiece, type OpenedPiece, type PieceFormat } from './open-piece';
 export {
   eventSchema,
   ladderSchema,
@@ -29,3 +29,4 @@ export {
   type StudioFile,
 } from './schemas';
 export { readStudioFile, studioJsonSchema, writeStudioFile } from './studio-file';
+export { moveToEdition, recallPiece, rememberPiece, toWrittenMarks } from './remembered';

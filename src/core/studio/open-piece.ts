@@ -1,4 +1,4 @@
-import { draftToMusicXml, readAbc } from '../bargrid';
+import { draftToMusicXml, gridToDraft, readAbc, type Grid } from '../bargrid';
 import { decodeText, readMusicXmlFile, readScore, sniffFile, type Encoding, type ReadScore } from '../musicxml';
 import { ok, type Issue, type Result } from '../result';
 import type { ScoreWarning } from '../score';
@@ -61,4 +61,15 @@ export function openAbc(abc: string, file: string): Result<OpenedPiece> {
     message: `bar ${w.bar}${w.voice === '' ? '' : `, voice ${w.voice}`}: ${w.message}`,
   }));
   return ok({ format: 'abc', text, encoding: 'utf-8', bom: false, original: abc, read: withWarnings(read.value, warnings) });
+}
+
+/** A bar grid to a piece; what does not fit a bar is said in the warnings. */
+export function openGrid(grid: Grid, file: string): Result<OpenedPiece> {
+  const draft = gridToDraft(grid);
+  if (!draft.ok) return draft;
+  const text = draftToMusicXml(draft.value.draft);
+  const read = readScore(text, file);
+  if (!read.ok) return read;
+  const warnings: ScoreWarning[] = draft.value.warnings.map((w) => ({ code: 'grid', bar: w.bar, number: null, part: null, message: w.message }));
+  return ok({ format: 'grid', text, encoding: 'utf-8', bom: false, original: JSON.stringify(grid), read: withWarnings(read.value, warnings) });
 }

@@ -48,11 +48,32 @@ export const sectionSchema = z.object({
 
 const markBase = { id, pieceId: id, studentId: id.nullable(), source: z.enum(['printed', 'editor', 'teacher', 'suggested']), updatedAt: time };
 
+const dynamicLevel = z.enum(['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff']);
+
 export const markSchema = z.discriminatedUnion('kind', [
-  z.object({ ...markBase, kind: z.literal('finger'), noteId: id, finger: z.string().min(1).max(8) }),
-  z.object({ ...markBase, kind: z.literal('dynamic'), noteId: id, level: z.enum(['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff']) }),
+  z.object({
+    ...markBase,
+    kind: z.literal('finger'),
+    noteId: id,
+    finger: z.string().min(1).max(8),
+    /** Strings count from the highest, 1; frets from the nut, 0. */
+    string: z.number().int().min(1).max(12).optional(),
+    fret: z.number().int().min(0).max(30).optional(),
+    position: z.string().max(40).optional(),
+    /** Name of the fingering this belongs to; absent for the full one. */
+    variant: z.string().max(40).optional(),
+  }),
+  z.object({ ...markBase, kind: z.literal('dynamic'), noteId: id, level: dynamicLevel }),
+  z.object({ ...markBase, kind: z.literal('wedge'), noteId: id, toNoteId: id, role: z.enum(['crescendo', 'diminuendo']) }),
   z.object({ ...markBase, kind: z.literal('cue'), noteId: id, text: z.string().min(1).max(500) }),
-  z.object({ ...markBase, kind: z.literal('breath'), noteId: id }),
+  z.object({ ...markBase, kind: z.literal('breath'), noteId: id, catch: z.boolean().optional() }),
+  z.object({ ...markBase, kind: z.literal('bow'), noteId: id, direction: z.enum(['up', 'down']) }),
+  z.object({ ...markBase, kind: z.literal('phrase'), noteId: id, sign: z.enum([',', '.', '?', '!']), reading: z.string().max(40).optional() }),
+  z.object({ ...markBase, kind: z.literal('ornament'), noteId: id, style: z.enum(['early', 'late', 'measured']) }),
+  /** The student's own words, one syllable a note. */
+  z.object({ ...markBase, kind: z.literal('syllable'), noteId: id, text: z.string().min(1).max(40) }),
+  /** A suggestion the teacher does not want to see again. */
+  z.object({ ...markBase, kind: z.literal('refused'), what: z.string().min(1).max(200) }),
 ]);
 
 export const rungKinds = [

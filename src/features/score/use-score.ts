@@ -10,7 +10,7 @@ import { engrave, pieceWorker } from '@/workers';
 
 export type ScoreState = { readonly kind: 'loading' } | { readonly kind: 'ready'; readonly score: Score } | { readonly kind: 'failed'; readonly issue: Issue };
 
-export const versionOf = (piece: Piece): string => `${piece.id} ${piece.updatedAt}`;
+export const versionOf = (piece: Piece): string => `${piece.id} ${piece.updatedAt} ${piece.source.length}`;
 const scores = new Map<string, Score>();
 
 /** The score of a piece, read in a worker and kept in memory; an earlier version is shown until the new one is there. */

@@ -120,7 +120,7 @@ function Sectioning(context: PieceContext): ReactNode {
           <ul>
             {sections.map((p) => {
               const isChosen = p.section.id === section?.section.id;
-              const count = marks.filter((m) => score.notes.some((n) => n.id === m.noteId && n.bar >= p.from && n.bar <= p.to)).length;
+              const count = marks.filter((m) => m.kind !== 'refused' && score.notes.some((n) => n.id === m.noteId && n.bar >= p.from && n.bar <= p.to)).length;
               return (
                 <li
                   key={p.section.id}

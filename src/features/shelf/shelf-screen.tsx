@@ -9,6 +9,7 @@ import type { Piece } from '@/core/studio';
 import { Button, EmptyState, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { bringIn } from './bring-in';
+import { NewPieceDialog } from './new-piece-dialog';
 
 const FORMAT: Readonly<Record<Piece['format'], string>> = { musicxml: 'MusicXML', mxl: 'MusicXML, zipped', abc: 'ABC', midi: 'MIDI, rough', grid: 'bar grid' };
 const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
@@ -22,6 +23,7 @@ export function ShelfScreen(): ReactNode {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [over, setOver] = useState(false);
+  const [making, setMaking] = useState<'grid' | 'text' | null>(null);
 
   const take = async (files: readonly File[]): Promise<void> => {
     const failed: string[] = [];
@@ -31,7 +33,7 @@ export function ShelfScreen(): ReactNode {
       if ('issue' in result) failed.push(result.issue.message);
       else {
         toast(
-          `${result.piece.title} is on the shelf${result.warnings > 0 ? `, with ${result.warnings} ${result.warnings === 1 ? 'note' : 'notes'} about the file` : ''}`,
+          `${result.piece.title} is on the shelf${result.marks > 0 ? `, with its ${result.marks} marks` : ''}${result.warnings > 0 ? `, with ${result.warnings} ${result.warnings === 1 ? 'note' : 'notes'} about the file` : ''}`,
         );
         if (files.length === 1) where.go('read', { pieceId: result.piece.id });
       }
@@ -62,10 +64,15 @@ export function ShelfScreen(): ReactNode {
     >
       <div className="mb-4 flex flex-wrap items-center gap-4">
         <h1>Shelf</h1>
-        <p className="text-ink-2">Drop a file anywhere here. Read are MusicXML (.musicxml, .xml, .mxl), ABC (.abc) and, roughly, MIDI (.mid).</p>
-        <Button look="primary" className="ml-auto" onClick={() => input.current?.click()}>
-          <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
-        </Button>
+        <p className="text-ink-2">Drop a file anywhere here: MusicXML (.musicxml, .xml, .mxl), ABC (.abc) or, roughly, MIDI (.mid).</p>
+        <div className="ml-auto flex flex-wrap gap-2">
+          <Button onClick={() => setMaking('grid')}>Lay out a printed piece</Button>
+          <Button onClick={() => setMaking('text')}>Type a piece</Button>
+          <Button look="primary" onClick={() => input.current?.click()}>
+            <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
+          </Button>
+        </div>
+        <NewPieceDialog kind={making} onClose={() => setMaking(null)} />
         <input
           ref={input}
           type="file"
@@ -90,7 +97,7 @@ export function ShelfScreen(): ReactNode {
       ))}
       {pieces && pieces.length === 0 ? (
         <EmptyState title="No piece yet">
-          <p>Bring in a MusicXML file: its bars, sections and everything after follow from it.</p>
+          <p>Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a file can be laid out as bars.</p>
           {studio.name === 'own' ? <Button onClick={() => studio.openStudio('demo')}>Look at the demo studio</Button> : null}
         </EmptyState>
       ) : (

@@ -1,0 +1,126 @@
+import { writeMidi, type MidiEvent } from 'midi-file';
+import { beatOnsets, meterQuarters, perform, playingOrder, type Score } from '../score';
+import { quarterBpm } from '../units';
+
+export interface MidiRequest {
+  /** Bars, both included. */
+  readonly from: number;
+  readonly to: number;
+  /** Quarters a minute; null keeps the tempo marks. */
+  readonly tempo: number | null;
+  /** Play the repeats and jumps that lie inside the range. */
+  readonly repeats: boolean;
+  /** Staves that sound, as `part staff`; null for all. */
+  readonly staves: ReadonlySet<string> | null;
+  /** One bar of clicks in front (and what a pick-up lacks). */
+  readonly countIn: boolean;
+  /** Clicks all through. */
+  readonly click: boolean;
+}
+
+/** Wood blocks of the General MIDI percussion map (MIDI Manufacturers Association, General MIDI System Level 1, table 3): 76 high, 77 low. */
+const CLICK = { high: 76, low: 77, channel: 9 } as const;
+/** The Standard MIDI File holds 15 bits of ticks a quarter. */
+const MOST_TICKS = 32_767;
+
+interface Timed {
+  readonly at: number;
+  readonly event: MidiEvent;
+}
+
+/** Absolute times to the deltas of a track; ends at `end`. Note-offs come before note-ons of the same moment. */
+function track(events: readonly Timed[], end: number): MidiEvent[] {
+  const rank = (e: MidiEvent): number => (e.type === 'noteOff' ? 1 : e.type === 'noteOn' ? 2 : 0);
+  let before = 0;
+  const out = [...events]
+    .sort((a, b) => a.at - b.at || rank(a.event) - rank(b.event))
+    .map(({ at, event }) => {
+      const deltaTime = at - before;
+      before = at;
+      return { ...event, deltaTime };
+    });
+  return [...out, { deltaTime: Math.max(0, end - before), meta: true, type: 'endOfTrack' }];
+}
+
+/** The bars to play: as written, or in playing order with what lies outside the range left out. */
+export function barsToPlay(score: Score, from: number, to: number, repeats: boolean): number[] {
+  if (!repeats) return score.bars.slice(from, to + 1).map((b) => b.index);
+  return playingOrder(score.bars).order.filter((bar) => bar >= from && bar <= to);
+}
+
+/**
+ * A Standard MIDI File (format 1) of bars of a score: first the tempo track, then one track a staff, then the clicks.
+ * Ranges are clamped to the piece.
+ */
+export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
+  const last = score.bars.length - 1;
+  const from = Math.max(0, Math.min(request.from, last));
+  const to = Math.max(from, Math.min(request.to, last));
+  const order = barsToPlay(score, from, to, request.repeats);
+  const { staves } = request;
+  const played = perform(score, {
+    order,
+    ...(request.tempo === null ? {} : { tempo: quarterBpm(request.tempo) }),
+    ...(staves === null ? {} : { sounds: (part: string, staff: number) => staves.has(`${part} ${staff}`) }),
+  });
+  const coarse = Math.max(1, Math.ceil(score.ticksPerQuarter / MOST_TICKS));
+  const perQuarter = Math.round(score.ticksPerQuarter / coarse);
+  const scale = (t: number): number => Math.round((t * perQuarter) / score.ticksPerQuarter);
+  const first = score.bars[from];
+  const nominal = first ? meterQuarters(first.meter) : null;
+  const fullBar = nominal && nominal.n > 0 ? (nominal.n * score.ticksPerQuarter) / nominal.d : (first?.length ?? 0);
+  const lacking = from === 0 && first && first.length < fullBar ? fullBar - first.length : 0;
+  const offset = request.countIn ? fullBar + lacking : 0;
+  const end = scale(offset + played.length);
+
+  const conductor: Timed[] = [{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: score.title } }];
+  let meterBefore = '';
+  played.bars.forEach(({ bar, start }, i) => {
+    const part = bar.meter.parts[0];
+    const numerator = bar.meter.parts.reduce((sum, p) => sum + p.groups.reduce((a, b) => a + b, 0) * ((part?.unit ?? 4) / p.unit), 0);
+    const text = `${numerator}/${part?.unit ?? 4}`;
+    if (!part || text === meterBefore || !Number.isInteger(numerator)) return;
+    meterBefore = text;
+    conductor.push({
+      at: i === 0 ? 0 : scale(offset + start),
+      event: { deltaTime: 0, meta: true, type: 'timeSignature', numerator, denominator: part.unit, metronome: 24, thirtyseconds: 8 },
+    });
+  });
+  for (const [i, t] of played.tempos.entries())
+    conductor.push({
+      at: i === 0 ? 0 : scale(offset + t.start),
+      event: { deltaTime: 0, meta: true, type: 'setTempo', microsecondsPerBeat: Math.round(60_000_000 / t.bpm) },
+    });
+
+  const tracks: MidiEvent[][] = [track(conductor, end)];
+  let channel = 0;
+  for (const part of score.parts)
+    for (let staff = 1; staff <= part.staves; staff += 1) {
+      const mine = played.notes.filter((n) => n.part === part.id && n.staff === staff);
+      if (mine.length === 0) continue;
+      const at = channel;
+      channel = channel === 8 ? 10 : (channel + 1) % 16;
+      const events: Timed[] = [{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: part.staves > 1 ? `${part.name} ${staff}` : part.name } }];
+      if (part.midiProgram !== null) events.push({ at: 0, event: { deltaTime: 0, type: 'programChange', channel: at, programNumber: part.midiProgram } });
+      for (const n of mine) {
+        events.push({ at: scale(offset + n.start), event: { deltaTime: 0, type: 'noteOn', channel: at, noteNumber: n.midi, velocity: n.velocity } });
+        events.push({ at: scale(offset + n.start + n.length), event: { deltaTime: 0, type: 'noteOff', channel: at, noteNumber: n.midi, velocity: 0 } });
+      }
+      tracks.push(track(events, end));
+    }
+  const clicks: Timed[] = [];
+  const click = (at: number, downbeat: boolean): void => {
+    const noteNumber = downbeat ? CLICK.high : CLICK.low;
+    clicks.push({ at: scale(at), event: { deltaTime: 0, type: 'noteOn', channel: CLICK.channel, noteNumber, velocity: downbeat ? 110 : 80 } });
+    clicks.push({ at: scale(at + score.ticksPerQuarter / 8), event: { deltaTime: 0, type: 'noteOff', channel: CLICK.channel, noteNumber, velocity: 0 } });
+  };
+  if (request.countIn && first) {
+    const whole = { ...first, index: first.index, length: fullBar as typeof first.length };
+    const beats = beatOnsets(whole, score.ticksPerQuarter);
+    for (const b of beats) click(b.at, b.downbeat);
+    for (const b of beats) if (b.at < lacking) click(fullBar + b.at, b.downbeat);
+  }
+  if (request.click) for (const { bar, start } of played.bars) for (const b of beatOnsets(bar, score.ticksPerQuarter)) click(offset + start + b.at, b.downbeat);
+  if (clicks.length > 0) tracks.push(track([{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: 'Click' } }, ...clicks], end));
+  return Uint8Array.from(writeMidi({ header: { format: 1, numTracks: tracks.length, ticksPerBeat: perQuarter }, tracks }));
+}

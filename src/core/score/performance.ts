@@ -1,0 +1,122 @@
+import { meterBeats, meterQuarters } from './meter';
+import type { Bar, Direction, Note, Score } from './model';
+import { struckNotes } from './ties';
+import { tempoAt } from './seconds';
+import { midiKey, quarterBpm, ticks, type MidiKey, type QuarterBpm, type Ticks } from '../units';
+
+/** A note as it sounds in a given order of bars: ties joined, grace notes given room. Times in ticks from the start of playing. */
+export interface SoundingNote {
+  readonly noteId: string;
+  readonly part: string;
+  readonly staff: number;
+  readonly midi: MidiKey;
+  readonly start: Ticks;
+  readonly length: Ticks;
+  /** Bar as written, and its place in the order played. */
+  readonly bar: number;
+  readonly turn: number;
+  /** 1 to 127, from the dynamic in force. */
+  readonly velocity: number;
+}
+
+export interface PlayedBar {
+  readonly bar: Bar;
+  readonly start: Ticks;
+}
+
+export interface Performance {
+  readonly bars: readonly PlayedBar[];
+  readonly notes: readonly SoundingNote[];
+  readonly tempos: readonly { readonly start: Ticks; readonly bpm: QuarterBpm }[];
+  readonly length: Ticks;
+}
+
+export interface PerformanceRequest {
+  /** Bars in the order they are played. */
+  readonly order: readonly number[];
+  /** One tempo for all; the marks of the score when left out. */
+  readonly tempo?: QuarterBpm;
+  /** Which staves sound; all when left out. */
+  readonly sounds?: (part: string, staff: number) => boolean;
+}
+
+/** Key velocities of the dynamics, the middle of the scale where nothing is marked **[from memory, common in sequencers]**. */
+const VELOCITY: Readonly<Record<string, number>> = { pppp: 8, ppp: 16, pp: 33, p: 49, mp: 64, mf: 80, f: 96, ff: 112, fff: 126, ffff: 127 };
+
+function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[], note: Note): number {
+  let level = 80;
+  for (const d of dynamics) {
+    if (d.onset > note.onset) break;
+    if (d.part === note.part && (d.staff === null || d.staff === note.staff || d.staff === 1)) level = VELOCITY[d.level] ?? level;
+  }
+  return level;
+}
+
+/** The score played in a given order of bars. An empty order gives an empty performance; notes without a pitch stay silent. */
+export function perform(score: Score, request: PerformanceRequest): Performance {
+  const { order, tempo, sounds = () => true } = request;
+  const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
+  for (const s of struckNotes(score.notes)) if (s.note.midi !== null && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
+  const dynamics = score.directions.flatMap((d) => (d.kind === 'dynamic' ? [d] : []));
+  const bars: PlayedBar[] = [];
+  const notes: SoundingNote[] = [];
+  const tempos: { start: Ticks; bpm: QuarterBpm }[] = [];
+  const grace = Math.max(1, Math.round(score.ticksPerQuarter / 8));
+  let at = 0;
+  order.forEach((index, turn) => {
+    const bar = score.bars[index];
+    if (!bar) return;
+    bars.push({ bar, start: ticks(at) });
+    const here = [
+      { onset: bar.onset as number, bpm: tempoAt(score, bar.onset) },
+      ...score.tempos.filter((t) => t.onset > bar.onset && t.onset < bar.onset + bar.length),
+    ];
+    for (const t of here) {
+      const bpm = tempo ?? t.bpm;
+      if (tempos[tempos.length - 1]?.bpm !== bpm) tempos.push({ start: ticks(at + t.onset - bar.onset), bpm: quarterBpm(bpm) });
+    }
+    // Until where a tie may ring on: as long as the bars follow as written.
+    let until = at + bar.length;
+    for (let k = turn; order[k + 1] === (order[k] ?? 0) + 1; k += 1) until += score.bars[order[k + 1] ?? 0]?.length ?? 0;
+    const list = struckByBar[index] ?? [];
+    list.forEach(({ note, sounding }, i) => {
+      const beat = at + note.onset - bar.onset;
+      const base = {
+        noteId: note.id,
+        part: note.part,
+        staff: note.staff,
+        midi: midiKey(note.midi ?? 60),
+        bar: index,
+        turn,
+        velocity: velocityAt(dynamics, note),
+      };
+      if (note.grace === null) {
+        notes.push({ ...base, start: ticks(beat), length: ticks(Math.max(1, Math.min(sounding, until - beat))) });
+        return;
+      }
+      const group = list.filter((o) => o.note.grace !== null && o.note.onset === note.onset && o.note.part === note.part && o.note.staff === note.staff);
+      const place = group.findIndex((o) => o.note.id === note.id);
+      const start = Math.max(0, beat - (group.length - place) * grace);
+      notes.push({ ...base, start: ticks(i === 0 && beat === 0 ? 0 : start), length: ticks(grace) });
+    });
+    at += bar.length;
+  });
+  notes.sort((a, b) => a.start - b.start || a.midi - b.midi);
+  return { bars, notes, tempos, length: ticks(at) };
+}
+
+/** Onsets of the beats of a bar in ticks from its start; a pick-up holds the last beats of its meter. A free bar counts quarters. */
+export function beatOnsets(bar: Bar, ticksPerQuarter: number): readonly { readonly at: number; readonly downbeat: boolean }[] {
+  const beats = meterBeats(bar.meter).map((b) => (b.n * ticksPerQuarter) / b.d);
+  if (beats.length === 0) return Array.from({ length: Math.ceil(bar.length / ticksPerQuarter) }, (_, i) => ({ at: i * ticksPerQuarter, downbeat: i === 0 }));
+  const nominal = meterQuarters(bar.meter);
+  const full = (nominal.n * ticksPerQuarter) / nominal.d;
+  const shift = bar.index === 0 && bar.length < full ? full - bar.length : 0;
+  const out: { at: number; downbeat: boolean }[] = [];
+  let at = -shift;
+  beats.forEach((length, i) => {
+    if (at >= 0 && at < bar.length) out.push({ at, downbeat: i === 0 });
+    at += length;
+  });
+  return out;
+}

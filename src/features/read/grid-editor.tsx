@@ -1,0 +1,224 @@
+'use client';
+
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { changeBar, insertBar, parseGrid, removeBar, type Grid, type GridBar } from '@/core/bargrid';
+import type { Score } from '@/core/score';
+import type { Piece } from '@/core/studio';
+import { rowChange, useStudio } from '@/store';
+import { Button, Panel, Problem } from '@/ui';
+import { pieceWorker } from '@/workers';
+
+const PAUSE_MS = 350;
+const JUMPS = ['', 'D.C.', 'D.C. al Fine', 'D.C. al Coda', 'D.S.', 'D.S. al Fine', 'D.S. al Coda'] as const;
+
+/** A text field that is kept when typing pauses or the field is left. */
+function Typed({
+  label,
+  value,
+  onKeep,
+  placeholder = '',
+  wide = false,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onKeep: (text: string) => void;
+  readonly placeholder?: string;
+  readonly wide?: boolean;
+}): ReactNode {
+  const [text, setText] = useState(value);
+  const [shown, setShown] = useState(value);
+  const [sent, setSent] = useState<string | null>(null);
+  // Undo changes the value under the field; what was typed here itself does not set it back.
+  if (shown !== value) {
+    setShown(value);
+    if (value !== sent) setText(value);
+  }
+  const keep = useRef(onKeep);
+  useEffect(() => {
+    keep.current = onKeep;
+  });
+  useEffect(() => {
+    if (text === value) return undefined;
+    const timer = setTimeout(() => {
+      setSent(text);
+      keep.current(text);
+    }, PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [text, value]);
+  return (
+    <label className={wide ? 'block w-full' : 'block'}>
+      <span className="block text-sm text-ink-2">{label}</span>
+      <input
+        className={`field figure ${wide ? 'w-full' : 'w-24'}`}
+        value={text}
+        placeholder={placeholder}
+        spellCheck={false}
+        onChange={(e) => setText(e.target.value)}
+      />
+    </label>
+  );
+}
+
+/** Bars of a printed piece: what the page says about the chosen bar, and its notes or only its rhythm, typed. */
+export function GridEditor({
+  piece,
+  score,
+  bar: at,
+  onChoose,
+}: {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly bar: number;
+  readonly onChoose: (bar: number) => void;
+}): ReactNode {
+  const studio = useStudio();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [notes, setNotes] = useState<readonly string[]>([]);
+  const grid = parseGrid(piece.original ?? '');
+  if (!grid) return <Problem>The bar grid of this piece is damaged. Undo, or lay the piece out again.</Problem>;
+  const index = Math.max(0, Math.min(grid.bars.length - 1, at));
+  const bar = grid.bars[index];
+  const keep = async (label: string, next: Grid): Promise<void> => {
+    const opened = await pieceWorker().openGrid(next, piece.fileName);
+    if (!opened.ok) {
+      setProblem(opened.issue.message);
+      return;
+    }
+    setProblem(null);
+    setNotes(opened.value.score.warnings.filter((w) => w.code === 'grid').map((w) => w.message));
+    await studio.commit(label, [
+      rowChange('pieces', piece, {
+        ...piece,
+        title: next.title || piece.title,
+        composer: next.composer,
+        source: opened.value.text,
+        original: JSON.stringify(next),
+        updatedAt: studio.now(),
+      }),
+    ]);
+  };
+  const change = (label: string, what: { readonly [K in keyof GridBar]?: GridBar[K] | undefined }): void => void keep(label, changeBar(grid, index, what));
+  const number = score.bars[index]?.number ?? String(index + 1);
+  const toggle = (label: string, name: 'repeatStart' | 'lineBreak' | 'segno' | 'coda' | 'toCoda' | 'fine'): ReactNode => (
+    <label className="flex min-h-9 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 accent-leaf"
+        checked={bar?.[name] ?? false}
+        onChange={(e) => change(`bar ${number}: ${label}`, { [name]: e.target.checked })}
+      />
+      {label}
+    </label>
+  );
+  const hands = grid.staves === 2 ? ['Right hand', 'Left hand'] : ['Notes'];
+  return (
+    <Panel
+      title={`Bar ${number}`}
+      aside={
+        <span className="flex flex-wrap gap-1">
+          <Button
+            onClick={() => {
+              void keep(`bar put in after ${number}`, insertBar(grid, index));
+              onChoose(index + 1);
+            }}
+          >
+            Bar after it
+          </Button>
+          <Button
+            look="quiet"
+            disabled={grid.bars.length <= 1}
+            onClick={() => {
+              void keep(`bar ${number} taken out`, removeBar(grid, index));
+              onChoose(Math.max(0, index - 1));
+            }}
+          >
+            Take it out
+          </Button>
+        </span>
+      }
+    >
+      <div className="grid gap-3">
+        {hands.map((hand, staff) => (
+          <Typed
+            key={`${bar?.id ?? ''} ${hand}`}
+            wide
+            label={`${hand} of bar ${number}, as ABC (C D E = middle octave, c = above, C2 longer, n = rhythm only)`}
+            value={bar?.typed?.[staff] ?? ''}
+            placeholder={staff === 0 ? 'C D E2   or   n n n2' : 'C,2 G,2'}
+            onKeep={(text) => {
+              const typed = Array.from({ length: hands.length }, (_, s) => (s === staff ? text : (bar?.typed?.[s] ?? '')));
+              change(`notes of bar ${number}`, { typed: typed.every((t) => t.trim() === '') ? undefined : typed });
+            }}
+          />
+        ))}
+        {problem ? <Problem>{problem}</Problem> : null}
+        {notes.length > 0 ? <p className="text-warn">{notes.slice(0, 3).join('; ')}</p> : null}
+        <div key={bar?.id} className="flex flex-wrap items-end gap-3">
+          <Typed label="Meter from here" value={bar?.meter ?? ''} placeholder="as before" onKeep={(meter) => change(`meter of bar ${number}`, { meter })} />
+          <Typed label="Key from here" value={bar?.key ?? ''} placeholder="as before" onKeep={(key) => change(`key of bar ${number}`, { key })} />
+          <Typed
+            label="Tempo from here"
+            value={bar?.tempo?.perMinute ? String(bar.tempo.perMinute) : ''}
+            placeholder="as before"
+            onKeep={(text) => {
+              const perMinute = Number(text);
+              change(`tempo of bar ${number}`, {
+                tempo: perMinute >= 1 && perMinute <= 999 ? { word: bar?.tempo?.word ?? '', unit: '1/4', perMinute } : undefined,
+              });
+            }}
+          />
+          <Typed label="Letter over it" value={bar?.rehearsal ?? ''} onKeep={(rehearsal) => change(`letter over bar ${number}`, { rehearsal })} />
+          <Typed
+            label="Ending begins"
+            value={bar?.ending?.join(',') ?? ''}
+            placeholder="1 or 1,2"
+            onKeep={(text) => {
+              const ending = text
+                .split(/[,. ]+/)
+                .map(Number)
+                .filter((n) => Number.isInteger(n) && n >= 1 && n <= 20);
+              change(`ending at bar ${number}`, { ending: ending.length > 0 ? ending : undefined });
+            }}
+          />
+          <label className="block">
+            <span className="block text-sm text-ink-2">Closing line</span>
+            <select
+              className="field"
+              value={bar?.repeatEnd !== undefined ? 'repeat' : (bar?.doubleBar ?? '')}
+              onChange={(e) => {
+                const { value } = e.target;
+                change(`end of bar ${number}`, {
+                  repeatEnd: value === 'repeat' ? 2 : undefined,
+                  doubleBar: value === 'light-light' || value === 'light-heavy' ? value : undefined,
+                });
+              }}
+            >
+              <option value="">plain line</option>
+              <option value="repeat">repeat sign</option>
+              <option value="light-light">double line</option>
+              <option value="light-heavy">final line</option>
+            </select>
+          </label>
+          <label className="block">
+            <span className="block text-sm text-ink-2">Jump at its end</span>
+            <select className="field" value={bar?.jump ?? ''} onChange={(e) => change(`jump at bar ${number}`, { jump: e.target.value })}>
+              {JUMPS.map((jump) => (
+                <option key={jump} value={jump}>
+                  {jump === '' ? 'none' : jump}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        <div className="flex flex-wrap gap-x-5">
+          {toggle('repeat begins', 'repeatStart')}
+          {toggle('new line in the print', 'lineBreak')}
+          {toggle('segno', 'segno')}
+          {toggle('to coda', 'toCoda')}
+          {toggle('coda', 'coda')}
+          {toggle('fine', 'fine')}
+        </div>
+      </div>
+    </Panel>
+  );
+}
