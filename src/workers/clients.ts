@@ -1,7 +1,8 @@
 'use client';
 
 import { wrap, type Remote } from 'comlink';
-import { fail, type Result } from '@/core/result';
+import { fail, ok, type Result } from '@/core/result';
+import type { Note, Score } from '@/core/score';
 import type { EngraveCode, EngraveOptions, EngraverWorkerApi, PieceWorkerApi } from './protocol';
 
 let piece: Remote<PieceWorkerApi> | null = null;
@@ -10,6 +11,21 @@ let piece: Remote<PieceWorkerApi> | null = null;
 export function pieceWorker(): Remote<PieceWorkerApi> {
   piece ??= wrap<PieceWorkerApi>(new Worker(new URL('./piece.worker.ts', import.meta.url), { type: 'module' }));
   return piece;
+}
+
+/** Notes taken over at a time: a few milliseconds of the page's time. */
+const NOTES_AT_A_TIME = 800;
+
+/** Reads a piece in its worker and takes the score over in portions. */
+export async function loadScore(key: string, text: string, fileName: string): Promise<Result<Score>> {
+  const worker = pieceWorker();
+  const loaded = await worker.load(key, text, fileName);
+  if (!loaded.ok) return loaded;
+  const head = await worker.scoreHead(key);
+  if (!head) return fail('not-loaded', 'The piece could not be opened; reload the page.');
+  const notes: Note[] = [];
+  for (let from = 0; from < head.notes; from += NOTES_AT_A_TIME) notes.push(...(await worker.scoreNotes(key, from, from + NOTES_AT_A_TIME)));
+  return ok({ ...head.head, notes });
 }
 
 /** Longest an excerpt may take to engrave before the engraver is restarted. */
@@ -45,7 +61,10 @@ export function engrave(document: string, options: EngraveOptions): Promise<Resu
   return next;
 }
 
-/** Starts the engraver before it is needed: its first drawing is the slow one. */
+const ONE_NOTE =
+  '<score-partwise version="4.0"><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions><clef><sign>G</sign><line>2</line></clef></attributes><note><pitch><step>C</step><octave>5</octave></pitch><duration>4</duration><type>whole</type></note></measure></part></score-partwise>';
+
+/** Has the engraver draw one note before it is needed: its first drawing is the slow one. */
 export function warmEngraver(): void {
-  engraver ??= startEngraver();
+  if (engraver === null) void engrave(ONE_NOTE, { width: 400, scale: 60 });
 }

@@ -8,12 +8,23 @@ import type { OpenedFile, PieceWorkerApi } from './protocol';
 
 /** Pieces kept in memory; the one loaded longest ago goes first. */
 const MOST_LOADED = 12;
+/** What was opened last: it is asked for again at once, under the key of its new piece. */
+let latest: { text: string; read: ReadScore } | null = null;
 const loaded = new Map<string, { text: string; read: ReadScore }>();
 
 function toFile(opened: Result<OpenedPiece>): Result<OpenedFile> {
   if (!opened.ok) return opened;
   const { read, ...rest } = opened.value;
-  return ok({ ...rest, score: read.score, remembered: read.miscellaneous[REMEMBERED_FIELD] ?? null });
+  latest = { text: rest.text, read };
+  const [part] = read.score.parts;
+  return ok({
+    ...rest,
+    title: read.score.title,
+    composer: read.score.composer,
+    firstPart: { name: part?.name ?? '', sound: part?.instrumentSound ?? null },
+    warnings: read.score.warnings,
+    remembered: read.miscellaneous[REMEMBERED_FIELD] ?? null,
+  });
 }
 
 const api: PieceWorkerApi = {
@@ -23,15 +34,21 @@ const api: PieceWorkerApi = {
   openAbc: (text, fileName) => Promise.resolve(toFile(openAbc(text, fileName))),
   openGrid: (grid, fileName) => Promise.resolve(toFile(openGrid(grid, fileName))),
   load(key, text, fileName) {
-    const known = loaded.get(key);
-    if (known) return Promise.resolve(ok(known.read.score));
-    const read = readScore(text, fileName);
+    if (loaded.has(key)) return Promise.resolve(ok(null));
+    const read = latest?.text === text ? ok(latest.read) : readScore(text, fileName);
     if (!read.ok) return Promise.resolve(read);
     loaded.set(key, { text, read: read.value });
     const [oldest] = loaded.keys();
     if (loaded.size > MOST_LOADED && oldest !== undefined) loaded.delete(oldest);
-    return Promise.resolve(ok(read.value.score));
+    return Promise.resolve(ok(null));
   },
+  scoreHead(key) {
+    const piece = loaded.get(key);
+    if (!piece) return Promise.resolve(null);
+    const { notes, ...head } = piece.read.score;
+    return Promise.resolve({ head, notes: notes.length });
+  },
+  scoreNotes: (key, from, to) => Promise.resolve(loaded.get(key)?.read.score.notes.slice(from, to) ?? []),
   excerpt(key, request) {
     const piece = loaded.get(key);
     return Promise.resolve(piece ? writeExcerpt(piece.text, piece.read, request) : null);

@@ -3,7 +3,7 @@ import type { Grid } from '@/core/bargrid';
 import type { MidiRequest } from '@/core/midi';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
 import type { Result } from '@/core/result';
-import type { EditionMatch, Score } from '@/core/score';
+import type { EditionMatch, Note, Score, ScoreWarning } from '@/core/score';
 import type { PieceFormat } from '@/core/studio';
 import type { Encoding } from '@/core/musicxml';
 
@@ -13,7 +13,11 @@ export interface OpenedFile {
   readonly encoding: Encoding;
   readonly bom: boolean;
   readonly original: string | null;
-  readonly score: Score;
+  readonly title: string;
+  readonly composer: string;
+  /** Name and sound of the first part, for a first guess at the instrument. */
+  readonly firstPart: { readonly name: string; readonly sound: string | null };
+  readonly warnings: readonly ScoreWarning[];
   /** Our own field from an earlier export, as text. */
   readonly remembered: string | null;
 }
@@ -23,7 +27,12 @@ export interface PieceWorkerApi {
   open(bytes: Uint8Array, fileName: string): Promise<Result<OpenedFile>>;
   openAbc(text: string, fileName: string): Promise<Result<OpenedFile>>;
   openGrid(grid: Grid, fileName: string): Promise<Result<OpenedFile>>;
-  load(key: string, text: string, fileName: string): Promise<Result<Score>>;
+  /** Makes sure a piece is loaded; cheap when it is. */
+  load(key: string, text: string, fileName: string): Promise<Result<null>>;
+  /** The loaded score without its notes; null when the piece of that key is not loaded. */
+  scoreHead(key: string): Promise<{ readonly head: Omit<Score, 'notes'>; readonly notes: number } | null>;
+  /** Some of its notes, so that taking them over never blocks the page for long. */
+  scoreNotes(key: string, from: number, to: number): Promise<readonly Note[]>;
   /** null when the piece of that key is not loaded. */
   excerpt(key: string, request: ExcerptRequest): Promise<string | null>;
   /** The source with marks spliced in; null when the piece of that key is not loaded. */

@@ -38,12 +38,12 @@ export function AbcEditor({ piece }: { readonly piece: Piece }): ReactNode {
             return;
           }
           setProblem(null);
-          setNotes(opened.value.score.warnings.map((w) => w.message));
+          setNotes(opened.value.warnings.map((w) => w.message));
           const before = latest.current;
           const after: Piece = {
             ...before,
-            title: opened.value.score.title || before.title,
-            composer: opened.value.score.composer || before.composer,
+            title: opened.value.title || before.title,
+            composer: opened.value.composer || before.composer,
             source: opened.value.text,
             original: text,
             updatedAt: studio.now(),

@@ -85,7 +85,7 @@ export function GridEditor({
       return;
     }
     setProblem(null);
-    setNotes(opened.value.score.warnings.filter((w) => w.code === 'grid').map((w) => w.message));
+    setNotes(opened.value.warnings.filter((w) => w.code === 'grid').map((w) => w.message));
     await studio.commit(label, [
       rowChange('pieces', piece, {
         ...piece,

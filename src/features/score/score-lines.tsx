@@ -24,6 +24,9 @@ interface Props {
   readonly withoutFingerings?: boolean;
 }
 
+/** Bars drawn first of a long range. */
+const FIRST_BARS = 6;
+
 /** Bars of a piece, engraved to the width there is. */
 export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter = 14, withoutFingerings = false, ...rest }: Props): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
@@ -37,7 +40,11 @@ export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter =
     measure();
     return () => observer.disconnect();
   }, [gutter]);
-  const engraving = useEngraving(piece, score, { from, to, withoutFingerings }, width, scale);
+  // A long range shows its first bars while the rest is still being drawn.
+  const first = to - from >= FIRST_BARS * 2 ? { from, to: from + FIRST_BARS - 1, withoutFingerings } : null;
+  const beginning = useEngraving(piece, score, first, width, scale);
+  const whole = useEngraving(piece, score, { from, to, withoutFingerings }, width, scale);
+  const engraving = whole.kind === 'loading' && first && beginning.kind === 'ready' ? beginning : whole;
   return (
     <div ref={host} style={{ paddingLeft: gutter }} className="min-h-24" aria-busy={engraving.kind === 'loading'}>
       {engraving.kind === 'loading' ? (

@@ -6,7 +6,7 @@ import type { Issue } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { cachedEngraving, keepEngraving, useStudio, type StudioAccess } from '@/store';
-import { engrave, pieceWorker } from '@/workers';
+import { engrave, loadScore, pieceWorker } from '@/workers';
 
 export type ScoreState = { readonly kind: 'loading' } | { readonly kind: 'ready'; readonly score: Score } | { readonly kind: 'failed'; readonly issue: Issue };
 
@@ -21,12 +21,10 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
   useEffect(() => {
     if (!piece || !version || scores.has(version)) return undefined;
     let current = true;
-    void pieceWorker()
-      .load(version, piece.source, piece.fileName)
-      .then((result) => {
-        if (result.ok) scores.set(version, result.value);
-        if (current) setLoaded({ version, state: result.ok ? { kind: 'ready', score: result.value } : { kind: 'failed', issue: result.issue } });
-      });
+    void loadScore(version, piece.source, piece.fileName).then((result) => {
+      if (result.ok) scores.set(version, result.value);
+      if (current) setLoaded({ version, state: result.ok ? { kind: 'ready', score: result.value } : { kind: 'failed', issue: result.issue } });
+    });
     return () => {
       current = false;
     };

@@ -8,8 +8,7 @@ import { pieceWorker, type OpenedFile } from '@/workers';
 
 /** A first guess at the instrument from what the file says; the teacher may change it. */
 function instrumentOf(opened: OpenedFile): string {
-  const part = opened.score.parts[0];
-  const said = `${part?.name ?? ''} ${part?.instrumentSound ?? ''}`.toLowerCase();
+  const said = `${opened.firstPart.name} ${opened.firstPart.sound ?? ''}`.toLowerCase();
   const known = [
     'violin',
     'viola',
@@ -35,8 +34,8 @@ function instrumentOf(opened: OpenedFile): string {
 export function pieceFrom(opened: OpenedFile, fileName: string, id: string, at: string): Piece {
   return {
     id,
-    title: opened.score.title || fileName.replace(/\.[^.]+$/, ''),
-    composer: opened.score.composer,
+    title: opened.title || fileName.replace(/\.[^.]+$/, ''),
+    composer: opened.composer,
     format: opened.format,
     fileName,
     source: opened.text,
@@ -65,7 +64,7 @@ export async function bringIn(
     ...(recalled?.sections ?? []).map((s) => rowChange('sections', null, s)),
     ...(recalled?.marks ?? []).map((m) => rowChange('marks', null, m)),
   ]);
-  return { piece, warnings: opened.value.score.warnings.length, marks: recalled?.marks.length ?? 0 };
+  return { piece, warnings: opened.value.warnings.length, marks: recalled?.marks.length ?? 0 };
 }
 
 const ABC_START = (title: string): string => `X:1
