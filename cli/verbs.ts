@@ -4,6 +4,7 @@ import { studioJsonSchema } from '../src/core/studio';
 import { ok } from '../src/core/result';
 import { countVerb } from './count-verb';
 import { readVerb } from './read-verb';
+import { sectionsVerb } from './sections-verb';
 import { writeVerb } from './write-verb';
 
 interface Verb {
@@ -14,6 +15,7 @@ interface Verb {
 
 export const VERBS = {
   read: { options: {}, takesFile: true, run: readVerb },
+  sections: { options: {}, takesFile: true, run: sectionsVerb },
   count: { options: { system: { kind: 'choice', of: ['meter'] }, bars: { kind: 'text' } }, takesFile: true, run: countVerb },
   write: { options: { marks: { kind: 'text' }, out: { kind: 'text' } }, takesFile: true, run: writeVerb },
   schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },

@@ -6,13 +6,13 @@ import { barDifficulties } from './bar-difficulty';
 const rate = (music: string, tempo = 90) => {
   const opened = openAbc(`X:1\nM:4/4\nL:1/8\nQ:1/4=90\nK:C\n${music}|`, 'x.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
-  const [bar] = barDifficulties(opened.value.read.score, quarterBpm(tempo));
+  const [bar] = barDifficulties(opened.value.read.score, { tempo: quarterBpm(tempo) });
   if (!bar) throw new Error('no bar');
   return bar;
 };
 
 describe('difficulty of a bar', () => {
-  it('is nothing for one held note', () => expect(rate('c8')).toEqual({ bar: 0, score: 0, reasons: [] }));
+  it('is nothing for one held note', () => expect(rate('c8')).toMatchObject({ bar: 0, score: 0, reasons: [] }));
   it('grows with the tempo', () => expect(rate('cdefgabc', 160).score).toBeGreaterThan(rate('cdefgabc', 60).score));
   it.each([
     ['leap', "C2 c'2 C2 c'2", 'c2 d2 c2 d2'],

@@ -1,2 +1,10 @@
-/** What makes a bar hard. In: a score and a tempo in quarters a minute. Out: 0 to 10 a bar, with reasons. */
-export { barDifficulties, DIFFICULTY_WEIGHTS, type BarDifficulty } from './bar-difficulty';
+/** What makes a bar hard. In: a score, a tempo in quarters a minute, a span in semitones. Out: 0 to 10 a bar and a hand, with reasons. */
+export {
+  barDifficulties,
+  cornersOf,
+  DIFFICULTY_WEIGHTS,
+  type BarDifficulty,
+  type DifficultyOptions,
+  type DifficultyReason,
+  type HandDifficulty,
+} from './bar-difficulty';

@@ -1,7 +1,12 @@
-/** The section tree and its operations. In and out: sections as kept, bars as indexes from 0, both ends included. */
+/**
+ * Sections: where to cut, what each is called, and what a teacher does to them. In: a score, its sameness, kept sections. Out: cuts
+ * with reasons, proposed sections and phrases with form letters, chunks, changed sections or a reason why not. Bars are indexes from
+ * 0, ranges hold both ends; offsets inside a bar are exact quarters as text.
+ */
 export {
   barsText,
   joinSections,
+  moveCut,
   moveEnds,
   nextLetter,
   offsetQuarters,
@@ -10,3 +15,6 @@ export {
   type PlacedSection,
   type SectionCode,
 } from './section-tree';
+export { chunksOf, type Chunk } from './chunks';
+export { cutsOf, type Cut } from './cuts';
+export { proposeSections, type ProposedSection } from './propose';

@@ -1,4 +1,4 @@
-import { decimalFraction, fraction, type Fraction, type Score } from '../score';
+import { compare, decimalFraction, fraction, fractionText, type Fraction, type Score } from '../score';
 import { fail, ok, type Result } from '../result';
 import type { Section } from '../studio';
 
@@ -90,4 +90,27 @@ export function offsetQuarters(text: string): Fraction {
   const [n = '0', d = '1'] = text.split('/');
   const top = decimalFraction(n);
   return top ? fraction(top.n, top.d * (Number(d) || 1)) : fraction(0);
+}
+
+/**
+ * Moves the cut between two sections that follow one another to `offset` quarters into bar `bar`: the first ends there, the second
+ * begins there. An offset of 0 is the bar line before `bar`.
+ */
+export function moveCut(
+  score: Score,
+  first: PlacedSection,
+  second: PlacedSection,
+  bar: number,
+  offset: Fraction,
+): Result<readonly [Section, Section], SectionCode> {
+  const at = score.bars[bar];
+  const atLine = offset.n === 0;
+  const endBar = score.bars[atLine ? bar - 1 : bar];
+  if (!at || !endBar || compare(offset, fraction(at.length, score.ticksPerQuarter)) >= 0 || offset.n < 0)
+    return fail('section-outside', 'The piece has no such place.');
+  if (bar < first.from + (atLine ? 1 : 0) || bar > second.to) return fail('section-upside-down', 'The cut would leave one of the sections empty.');
+  return ok([
+    { ...first.section, toBar: endBar.id, toOffset: atLine ? null : fractionText(offset) },
+    { ...second.section, fromBar: at.id, fromOffset: fractionText(offset) },
+  ]);
 }

@@ -1,4 +1,4 @@
-import { barDifficulties, type BarDifficulty } from '@/core/difficulty';
+import { barDifficulties, cornersOf, type BarDifficulty } from '@/core/difficulty';
 import type { Score } from '@/core/score';
 import { placeSections } from '@/core/sections';
 import type { Section } from '@/core/studio';
@@ -14,17 +14,9 @@ export function difficultiesOf(score: Score): readonly BarDifficulty[] {
   return fresh;
 }
 
-/** A bar is a corner when it stands out: clearly above the piece's own middle, and not easy in itself. */
-export function cornersOf(score: Score): ReadonlySet<number> {
-  const list = difficultiesOf(score);
-  const sorted = [...list].map((d) => d.score).sort((a, b) => a - b);
-  const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
-  return new Set(list.filter((d) => d.score >= middle + 1.5 && d.score >= 2.5).map((d) => d.bar));
-}
-
 export function stripBars(score: Score): StripBar[] {
   const hard = difficultiesOf(score);
-  const corners = cornersOf(score);
+  const corners = new Set(cornersOf(hard).map((d) => d.bar));
   return score.bars.map((bar, i) => ({
     id: bar.id,
     number: bar.number,

@@ -1,0 +1,51 @@
+import { barDifficulties, cornersOf } from '../src/core/difficulty';
+import { ok, type Result } from '../src/core/result';
+import { differencesInWords, findSameness, movedInWords, payOff, rhythmFamilies } from '../src/core/sameness';
+import { proposeSections } from '../src/core/sections';
+import type { Score } from '../src/core/score';
+import { openPiece } from '../src/core/studio';
+
+const round = (n: number, places: number): number => Number(n.toFixed(places));
+
+/** What `oak sections` prints; field names are a contract. */
+export function describeSections(score: Score): unknown {
+  const sameness = findSameness(score);
+  const hard = barDifficulties(score);
+  return {
+    sections: proposeSections(score, sameness).map((s) => ({
+      name: s.name,
+      letter: s.letter,
+      from: s.from,
+      to: s.to,
+      reasons: s.reasons,
+      upbeatQuarters: s.upbeatQuarters,
+      endUpbeatQuarters: s.endUpbeatQuarters,
+      like: s.like,
+      phrases: s.phrases,
+    })),
+    repeats: sameness.repeats.map((r) => ({
+      kind: r.kind,
+      part: r.part,
+      staff: r.staff,
+      a: r.a,
+      b: r.b,
+      semitones: r.semitones,
+      steps: r.steps,
+      diatonic: r.diatonic,
+      times: r.times,
+      differences: r.differences.map((d) => ({ bar: d.bar, noteIds: d.noteIds, aBar: d.aBar, aNoteIds: d.aNoteIds })),
+      words: r.kind === 'moved' || r.kind === 'sequence' ? movedInWords(r) : r.kind === 'rhythm' ? 'the same rhythm' : differencesInWords(score, r),
+      savesSeconds: round(r.saves, 3),
+    })),
+    ostinatos: sameness.ostinatos,
+    rhythmFamilies: rhythmFamilies(score).map((f) => ({ part: f.part, staff: f.staff, tag: f.tag, bars: f.bars, count: f.count })),
+    payoff: payOff(score).map((p) => ({ bars: p.bars, sharePlayed: round(p.sharePlayed, 6), seconds: round(p.seconds, 3) })),
+    corners: cornersOf(hard).map((d) => ({ bar: d.bar, score: d.score, reasons: d.reasons.map((r) => r.text) })),
+    difficulty: hard.map((d) => ({ bar: d.bar, score: d.score })),
+  };
+}
+
+export async function sectionsVerb(bytes: Uint8Array, file: string): Promise<Result<unknown>> {
+  const opened = await openPiece(bytes, file);
+  return opened.ok ? ok(describeSections(opened.value.read.score)) : opened;
+}

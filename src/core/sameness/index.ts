@@ -1,0 +1,11 @@
+/**
+ * What is the same as what. In: a score. Out: pairs of bar ranges (indexes, both ends included) with their kind and the notes that
+ * differ, figures that never change, rhythm families, and the order in which bars pay off. Shares are 0 to 1, lengths in seconds.
+ */
+export { barLines, type BarContent, type Line } from './bar-content';
+export { differencesInWords, movedInWords } from './words';
+export { findSameness, type Difference, type Ostinato, type Repeat, type RepeatKind, type Sameness } from './find-sameness';
+export { intervalsOf, type IntervalCount } from './intervals';
+export { payOff, PAY_OFF_WEIGHTS, type PayOffStep } from './pay-off';
+export { rhythmFamilies, type RhythmFamily } from './rhythm-families';
+export { barSimilarity, diffBars } from './bar-similarity';
