@@ -33,13 +33,24 @@ export interface StripArc {
   readonly label: string;
 }
 
+/** A way back or forward in the playing order: after bar `from` bar `to` sounds. */
+export interface StripJump {
+  readonly from: number;
+  readonly to: number;
+}
+
 interface Props {
   readonly bars: readonly StripBar[];
   readonly brackets: readonly StripBracket[];
   readonly arcs?: readonly StripArc[];
   readonly selection: readonly [number, number] | null;
   readonly onSelect: (selection: readonly [number, number] | null) => void;
+  readonly jumps?: readonly StripJump[];
+  readonly onArc?: (id: string | null) => void;
+  readonly chosenArc?: string | null;
   readonly onBracket?: (id: string) => void;
+  /** An end of a bracket was dragged to a bar: its new first or last bar. */
+  readonly onMoveEnd?: (id: string, end: 'first' | 'last', bar: number) => void;
   readonly chosenBracket?: string | null;
   /** Shorter, for stages where it is only for finding the way. */
   readonly compact?: boolean;
@@ -79,7 +90,20 @@ function bracketLanes(brackets: readonly StripBracket[]): { readonly lane: Reado
  * The whole piece as one line of tiles: as wide as a bar is long, as high as it is hard. Drag, click or the arrow keys choose bars
  * (with Shift: up to there); Home and End go to the ends, Escape chooses none.
  */
-export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBracket, chosenBracket = null, compact = false }: Props): ReactNode {
+export function BarStrip({
+  bars,
+  brackets,
+  arcs = [],
+  jumps = [],
+  selection,
+  onSelect,
+  onArc,
+  chosenArc = null,
+  onBracket,
+  onMoveEnd,
+  chosenBracket = null,
+  compact = false,
+}: Props): ReactNode {
   const [ref, width] = useWidth();
   const anchor = useRef<number | null>(null);
   const base = useId();
@@ -89,19 +113,38 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
   for (const bar of bars) edges.push((edges[edges.length - 1] ?? 0) + (bar.length / total) * inner);
   const x = (index: number): number => edges[index] ?? inner;
   const { lane, count } = bracketLanes(brackets);
-  const arcHeight = arcs.length > 0 && !compact ? 64 : 0;
+  const arcHeight = arcs.length > 0 && !compact ? 78 : 0;
   const laneHeight = compact ? 24 : 28;
   const tallest = compact ? 26 : 56;
   const tileTop = arcHeight + count * laneHeight + 6 + (compact ? 4 : 10);
   const floor = tileTop + tallest;
   const showFamilies = !compact && bars.some((b) => b.family !== null);
-  const height = floor + (showFamilies ? 22 : 2) + 12;
+  const jumpHeight = jumps.length > 0 && !compact ? 14 : 0;
+  const lineY = floor + (showFamilies ? 22 : 2) + 7;
+  const height = lineY + 5 + jumpHeight;
+  const lit = arcs.find((a) => a.id === chosenArc) ?? null;
+  const [dragged, setDragged] = useState<{ readonly id: string; readonly end: 'first' | 'last'; readonly bar: number } | null>(null);
   const perNumber = Math.max(1, Math.ceil(30 / (inner / Math.max(1, bars.length))));
   const chosen = (i: number): boolean => selection !== null && i >= selection[0] && i <= selection[1];
   // Easy pieces use the height too: the scale ends at the hardest bar, but never below 4 of 10, so that an easy piece looks easy.
   const fullHeight = Math.max(4, ...bars.map((b) => b.difficulty));
   const tileHeight = (difficulty: number): number => (compact ? 8 : 20) + (Math.min(fullHeight, difficulty) / fullHeight) * (tallest - (compact ? 8 : 20));
 
+  // Far places make high arcs, near ones low, so that arcs and their labels keep apart.
+  const spanOf = (arc: StripArc): number => Math.abs(arc.b[0] + arc.b[1] - arc.a[0] - arc.a[1]) / 2;
+  const widest = Math.max(1, ...arcs.map(spanOf));
+  const riseOf = (arc: StripArc): number => 14 + (arcHeight - 32) * (spanOf(arc) / widest);
+  // Labels that would stand on one another stay away until their arc is chosen.
+  const labelled = new Set<string>();
+  const taken: { readonly from: number; readonly to: number; readonly y: number }[] = [];
+  for (const arc of arcs) {
+    const middle = (x(arc.a[0]) + x(arc.a[1] + 1) + x(arc.b[0]) + x(arc.b[1] + 1)) / 4;
+    const y = Math.max(12, arcHeight - riseOf(arc) + 4);
+    const half = arc.label.length * 3.6 + 4;
+    if (taken.some((t) => Math.abs(t.y - y) < 15 && t.from < middle + half && t.to > middle - half)) continue;
+    taken.push({ from: middle - half, to: middle + half, y });
+    labelled.add(arc.id);
+  }
   const barAt = (clientX: number): number => {
     const left = ref.current?.getBoundingClientRect().left ?? 0;
     const at = clientX - left;
@@ -159,25 +202,65 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
         {arcs.map((arc) => {
           const from = (x(arc.a[0]) + x(arc.a[1] + 1)) / 2;
           const to = (x(arc.b[0]) + x(arc.b[1] + 1)) / 2;
-          const rise = Math.min(arcHeight - 16, 16 + Math.abs(to - from) / 10);
+          const rise = riseOf(arc);
+          const isLit = arc.id === chosenArc;
           return arcHeight > 0 ? (
-            <g key={arc.id}>
+            <g
+              key={arc.id}
+              role="button"
+              tabIndex={onArc ? 0 : -1}
+              aria-pressed={isLit}
+              aria-label={`${arc.label}: bars ${bars[arc.a[0]]?.number ?? ''} to ${bars[arc.a[1]]?.number ?? ''} and bars ${bars[arc.b[0]]?.number ?? ''} to ${bars[arc.b[1]]?.number ?? ''}`}
+              className="cursor-pointer focus:outline-none [&:focus-visible_path]:stroke-[3.5]"
+              onClick={() => onArc?.(isLit ? null : arc.id)}
+              onKeyDown={(e) => {
+                if (e.key !== 'Enter' && e.key !== ' ') return;
+                e.preventDefault();
+                e.stopPropagation();
+                onArc?.(isLit ? null : arc.id);
+              }}
+            >
+              <path
+                d={`M${from} ${arcHeight} C ${from} ${arcHeight - rise * 1.3}, ${to} ${arcHeight - rise * 1.3}, ${to} ${arcHeight}`}
+                fill="none"
+                stroke="transparent"
+                strokeWidth="12"
+              />
               <path
                 d={`M${from} ${arcHeight} C ${from} ${arcHeight - rise * 1.3}, ${to} ${arcHeight - rise * 1.3}, ${to} ${arcHeight}`}
                 fill="none"
                 stroke="var(--color-leaf-deep)"
-                strokeWidth="1.6"
+                strokeWidth={isLit ? 3.2 : 1.6}
                 strokeDasharray={DASH[arc.kind]}
               />
-              <text x={(from + to) / 2} y={arcHeight - rise - 2} textAnchor="middle" fontSize="13" fill="var(--color-ink-2)">
-                {arc.label}
-              </text>
             </g>
           ) : null;
         })}
+        {arcHeight > 0
+          ? arcs.map((arc) =>
+              labelled.has(arc.id) || arc.id === chosenArc ? (
+                <text
+                  key={arc.id}
+                  x={(x(arc.a[0]) + x(arc.a[1] + 1) + x(arc.b[0]) + x(arc.b[1] + 1)) / 4}
+                  y={Math.max(12, arcHeight - riseOf(arc) + 4)}
+                  textAnchor="middle"
+                  fontSize="13.5"
+                  fontWeight={arc.id === chosenArc ? 700 : 400}
+                  fill={arc.id === chosenArc ? 'var(--color-leaf-deep)' : 'var(--color-ink-2)'}
+                  stroke="var(--color-sheet)"
+                  strokeWidth="5"
+                  paintOrder="stroke"
+                  pointerEvents="none"
+                >
+                  {arc.label}
+                </text>
+              ) : null,
+            )
+          : null}
         {brackets.map((bracket) => {
-          const left = x(bracket.from) + 1.5;
-          const right = x(bracket.to + 1) - 1.5;
+          const pulled = dragged?.id === bracket.id ? dragged : null;
+          const left = x(pulled?.end === 'first' ? pulled.bar : bracket.from) + 1.5;
+          const right = x((pulled?.end === 'last' ? pulled.bar : bracket.to) + 1) - 1.5;
           const y = arcHeight + (lane.get(bracket.id) ?? 0) * laneHeight + laneHeight / 2;
           const isChosen = bracket.id === chosenBracket;
           const colour = isChosen ? 'var(--color-acorn)' : 'var(--color-leaf)';
@@ -203,6 +286,31 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
                   </tspan>
                 )}
               </text>
+              {onMoveEnd && !bracket.proposed && room > 24
+                ? (['first', 'last'] as const).map((end) => (
+                    <rect
+                      key={end}
+                      x={end === 'first' ? left - 3 : right - 9}
+                      y={y - laneHeight / 2}
+                      width="12"
+                      height={laneHeight}
+                      fill="transparent"
+                      style={{ cursor: 'ew-resize' }}
+                      onPointerDown={(e) => {
+                        e.stopPropagation();
+                        (e.currentTarget as Element).setPointerCapture(e.pointerId);
+                        setDragged({ id: bracket.id, end, bar: end === 'first' ? bracket.from : bracket.to });
+                      }}
+                      onPointerMove={(e) => {
+                        if (dragged?.id === bracket.id && dragged.end === end) setDragged({ ...dragged, bar: barAt(e.clientX) });
+                      }}
+                      onPointerUp={() => {
+                        if (dragged) onMoveEnd(dragged.id, dragged.end, dragged.bar);
+                        setDragged(null);
+                      }}
+                    />
+                  ))
+                : null}
             </g>
           );
         })}
@@ -259,9 +367,37 @@ export function BarStrip({ bars, brackets, arcs = [], selection, onSelect, onBra
               ) : null,
             )
           : null}
-        <line x1="0" x2={width} y1={height - 5} y2={height - 5} stroke="var(--color-rule-strong)" strokeWidth="1" />
+        {lit
+          ? [lit.a, lit.b].map(([from, to]) => (
+              <rect
+                key={from}
+                x={x(from)}
+                y={tileTop - 4}
+                width={x(to + 1) - x(from)}
+                height={tallest + 6}
+                fill="none"
+                stroke="var(--color-leaf-deep)"
+                strokeWidth="2.4"
+                strokeDasharray={DASH[lit.kind]}
+                pointerEvents="none"
+              />
+            ))
+          : null}
+        <line x1="0" x2={width} y1={lineY} y2={lineY} stroke="var(--color-rule-strong)" strokeWidth="1" />
+        {jumpHeight > 0
+          ? jumps.map((jump, i) => {
+              const a = x(jump.from + 1) - 2;
+              const b = x(jump.to) + 2;
+              return (
+                <g key={`${jump.from} ${jump.to} ${i}`} fill="none" stroke="var(--color-ink-3)" strokeWidth="1">
+                  <path d={`M${a} ${lineY + 2} v5 q0 4 ${b < a ? -4 : 4} 4 H${b + (b < a ? 4 : -4)} q${b < a ? -4 : 4} 0 ${b < a ? -4 : 4} -4 v-5`} />
+                  <path d={`M${b - 3} ${lineY + 6} l3 -4 l3 4`} />
+                </g>
+              );
+            })
+          : null}
         {bars.map((bar, i) => {
-          const y = height - 5;
+          const y = lineY;
           return (
             <g key={bar.id} stroke="var(--color-ink-2)" fill="var(--color-ink-2)">
               {bar.repeatStart ? (

@@ -1,9 +1,9 @@
 'use client';
 
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import { fail, ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
-import type { EngraveCode, EngraveOptions, EngraverWorkerApi, PieceWorkerApi } from './protocol';
+import type { Analysis, AnalysisWorkerApi, EngraveCode, EngraveOptions, EngraverWorkerApi, PieceWorkerApi } from './protocol';
 
 let piece: Remote<PieceWorkerApi> | null = null;
 
@@ -67,4 +67,29 @@ const ONE_NOTE =
 /** Has the engraver draw one note before it is needed: its first drawing is the slow one. */
 export function warmEngraver(): void {
   if (engraver === null) void engrave(ONE_NOTE, { width: 400, scale: 60 });
+}
+
+/** A long computation that can be stopped. */
+export interface Running<T> {
+  readonly result: Promise<T>;
+  readonly cancel: () => void;
+}
+
+/** Finds how a piece is built in a worker of its own; cancelling ends the worker, and the result then never comes. */
+export function analyse(
+  text: string,
+  fileName: string,
+  options: Parameters<AnalysisWorkerApi['analyse']>[2],
+  progress: (share: number) => void,
+): Running<Result<Analysis>> {
+  const worker = new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
+  const api = wrap<AnalysisWorkerApi>(worker);
+  return {
+    result: (async () => {
+      const result = await api.analyse(text, fileName, options, proxy(progress));
+      worker.terminate();
+      return result;
+    })(),
+    cancel: () => worker.terminate(),
+  };
 }

@@ -1,8 +1,11 @@
 /** Everything that passes between the page and its workers. */
 import type { Grid } from '@/core/bargrid';
+import type { BarDifficulty, DifficultyOptions } from '@/core/difficulty';
 import type { MidiRequest } from '@/core/midi';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
 import type { Result } from '@/core/result';
+import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
+import type { ProposedSection } from '@/core/sections';
 import type { EditionMatch, Note, Score, ScoreWarning } from '@/core/score';
 import type { PieceFormat } from '@/core/studio';
 import type { Encoding } from '@/core/musicxml';
@@ -55,4 +58,23 @@ export type EngraveCode = 'engrave-failed' | 'engrave-too-long' | 'engrave-unsaf
 /** One SVG a system. */
 export interface EngraverWorkerApi {
   engrave(document: string, options: EngraveOptions): Promise<Result<readonly string[], EngraveCode>>;
+}
+
+/** How a piece is built. */
+export interface Analysis extends Sameness {
+  readonly sections: readonly ProposedSection[];
+  readonly families: readonly RhythmFamily[];
+  readonly payOff: readonly PayOffStep[];
+  readonly difficulties: readonly BarDifficulty[];
+  readonly corners: readonly BarDifficulty[];
+}
+
+export interface AnalysisWorkerApi {
+  /** `progress` is told 0 to 1. */
+  analyse(
+    text: string,
+    fileName: string,
+    options: Omit<DifficultyOptions, 'tempo'>,
+    progress: (share: number) => void | Promise<void>,
+  ): Promise<Result<Analysis>>;
 }

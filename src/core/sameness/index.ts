@@ -9,3 +9,4 @@ export { intervalsOf, type IntervalCount } from './intervals';
 export { payOff, PAY_OFF_WEIGHTS, type PayOffStep } from './pay-off';
 export { rhythmFamilies, type RhythmFamily } from './rhythm-families';
 export { barSimilarity, diffBars } from './bar-similarity';
+export { compareRanges, type ComparedRanges } from './compare-ranges';

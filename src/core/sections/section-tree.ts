@@ -81,7 +81,8 @@ export function splitSection(
 
 /** Joins a section with the one that begins right after it; the first keeps its id, name and letter. */
 export function joinSections(first: PlacedSection, second: PlacedSection): Result<Section, SectionCode> {
-  if (second.from !== first.to + 1) return fail('section-no-neighbour', 'Only sections that follow one another can be joined.');
+  const meetInside = second.from === first.to && first.section.toOffset !== null && first.section.toOffset === second.section.fromOffset;
+  if (second.from !== first.to + 1 && !meetInside) return fail('section-no-neighbour', 'Only sections that follow one another can be joined.');
   return ok({ ...first.section, toBar: second.section.toBar, toOffset: second.section.toOffset });
 }
 

@@ -17,6 +17,7 @@ export {
   type Ladder,
   type Level,
   type Mark,
+  type NoteMark,
   type Page,
   type Piece,
   type Rung,

@@ -70,6 +70,7 @@ export function toWrittenMarks(marks: readonly Mark[], sections: readonly Sectio
       case 'phrase':
       case 'ornament':
       case 'syllable':
+      case 'rating':
       case 'refused':
         break;
     }
@@ -88,6 +89,11 @@ export function moveToEdition(
   const lostSections: Section[] = [];
   const movedMarks = marks.map((m): Mark => {
     if (m.kind === 'refused') return m;
+    if (m.kind === 'rating') {
+      const barId = match.bars.get(m.barId);
+      if (barId === undefined) lostMarks.push(m);
+      return barId === undefined ? m : { ...m, barId, updatedAt: at };
+    }
     const noteId = match.notes.get(m.noteId);
     const toNoteId = m.kind === 'wedge' ? match.notes.get(m.toNoteId) : undefined;
     if (noteId === undefined || (m.kind === 'wedge' && toNoteId === undefined)) {

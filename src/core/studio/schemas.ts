@@ -72,6 +72,8 @@ export const markSchema = z.discriminatedUnion('kind', [
   z.object({ ...markBase, kind: z.literal('ornament'), noteId: id, style: z.enum(['early', 'late', 'measured']) }),
   /** The student's own words, one syllable a note. */
   z.object({ ...markBase, kind: z.literal('syllable'), noteId: id, text: z.string().min(1).max(40) }),
+  /** The teacher's own word on how hard a bar is, 0 to 10, instead of the computed one. */
+  z.object({ ...markBase, kind: z.literal('rating'), barId: id, score: z.number().min(0).max(10) }),
   /** A suggestion the teacher does not want to see again. */
   z.object({ ...markBase, kind: z.literal('refused'), what: z.string().min(1).max(200) }),
 ]);
@@ -200,6 +202,8 @@ export type Piece = z.infer<typeof pieceSchema>;
 export type Section = z.infer<typeof sectionSchema>;
 export type Hand = z.infer<typeof handSchema>;
 export type Mark = z.infer<typeof markSchema>;
+/** Marks that stand at a note. */
+export type NoteMark = Extract<Mark, { noteId: string }>;
 export type Rung = z.infer<typeof rungSchema>;
 export type RungKind = Rung['kind'];
 export type Ladder = z.infer<typeof ladderSchema>;

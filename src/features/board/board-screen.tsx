@@ -164,7 +164,7 @@ export function BoardScreen(): ReactNode {
           <p>The board shows every student by the sections of one piece. Choose it at the top.</p>
         </EmptyState>
       ) : (
-        <PieceStage heading="Board" compact>
+        <PieceStage heading="Board" strip="compact">
           {(context) =>
             context.sections.length === 0 ? (
               <EmptyState title="This piece has no sections yet">

@@ -12,11 +12,15 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['Esc', 'choose none'],
   ],
   sections: [
+    ['Enter', 'accept all proposed sections'],
+    ['A, X', 'accept, refuse the chosen proposal'],
     ['N', 'new section from the chosen bars'],
     ['S', 'split before the first chosen bar'],
     ['J', 'join with the next section'],
     ['[ ]', 'first bar earlier, later'],
     ['{ }', 'last bar earlier, later'],
+    [', .', 'end a beat earlier, later'],
+    ['C', 'beside the section it is like'],
     ['Delete', 'remove the section'],
   ],
   marks: [

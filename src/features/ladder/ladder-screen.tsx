@@ -254,7 +254,7 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
 
 export function LadderScreen(): ReactNode {
   return (
-    <PieceStage heading="Ladder" compact>
+    <PieceStage heading="Ladder" strip="compact">
       {(context) => <Climbing {...context} />}
     </PieceStage>
   );

@@ -243,7 +243,7 @@ function Hearing({ piece, score, sections, section: fromAddress }: PieceContext)
 
 export function LessonScreen(): ReactNode {
   return (
-    <PieceStage heading="Lesson" compact>
+    <PieceStage heading="Lesson" strip="compact">
       {(context) => <Hearing {...context} />}
     </PieceStage>
   );

@@ -301,7 +301,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
 
 export function MarksScreen(): ReactNode {
   return (
-    <PieceStage heading="Marks" compact>
+    <PieceStage heading="Marks" strip="compact">
       {(context) => <Marking {...context} />}
     </PieceStage>
   );

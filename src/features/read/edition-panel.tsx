@@ -3,13 +3,13 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { Score } from '@/core/score';
-import { moveToEdition, type Mark, type Piece } from '@/core/studio';
+import { moveToEdition, type NoteMark, type Piece } from '@/core/studio';
 import { versionOf } from '@/features/score';
 import { rowChange, useMarks, useSections, useStudio, type ChangeEntry } from '@/store';
 import { Button, Panel, Problem } from '@/ui';
 import { pieceWorker } from '@/workers';
 
-function says(mark: Mark): string {
+function says(mark: NoteMark): string {
   switch (mark.kind) {
     case 'finger':
       return `finger ${mark.finger}`;
@@ -29,8 +29,6 @@ function says(mark: Mark): string {
       return `ornament, ${mark.style}`;
     case 'syllable':
       return `word “${mark.text}”`;
-    case 'refused':
-      return 'refused suggestion';
   }
 }
 
@@ -42,7 +40,7 @@ export function EditionPanel({ piece, score, chosenNote }: { readonly piece: Pie
   const input = useRef<HTMLInputElement | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const here = new Set(score.notes.map((n) => n.id));
-  const waiting = marks.filter((m) => m.kind !== 'refused' && !here.has(m.noteId));
+  const waiting = marks.flatMap((m) => ('noteId' in m && !here.has(m.noteId) ? [m] : []));
   const take = async (file: File): Promise<void> => {
     setProblem(null);
     const worker = pieceWorker();
@@ -81,8 +79,8 @@ export function EditionPanel({ piece, score, chosenNote }: { readonly piece: Pie
       `${match.changedBars.length} ${match.changedBars.length === 1 ? 'bar differs' : 'bars differ'}. ${kept} of ${marks.length} marks kept their place${moved.lostSections.length > 0 ? `; ${moved.lostSections.length} sections lost a bar` : ''}.`,
     );
   };
-  const place = async (mark: Mark): Promise<void> => {
-    if (!chosenNote || mark.kind === 'refused') return;
+  const place = async (mark: NoteMark): Promise<void> => {
+    if (!chosenNote) return;
     await studio.commit('mark placed', [rowChange('marks', mark, { ...mark, noteId: chosenNote, updatedAt: studio.now() })]);
   };
   return (

@@ -5,9 +5,9 @@ import type { Score } from '@/core/score';
 import { placeSections, type PlacedSection } from '@/core/sections';
 import type { Piece } from '@/core/studio';
 import { usePiece, useSections } from '@/store';
-import { BarStrip, EmptyState, Problem } from '@/ui';
+import { EmptyState, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
-import { stripBars, stripBrackets } from './strip';
+import { StripPanel } from './strip-panel';
 import { useScore } from './use-score';
 
 export interface PieceContext {
@@ -20,20 +20,19 @@ export interface PieceContext {
 
 interface Props {
   readonly heading: string;
-  readonly compact?: boolean;
+  /** The strip above: in full, only for finding the way, or drawn by the stage itself. */
+  readonly strip?: 'full' | 'compact' | 'own';
   readonly children: (context: PieceContext) => ReactNode;
 }
 
 /** What every stage about one piece has: the bar strip on top, and a sentence where the piece is missing or broken. */
-export function PieceStage({ heading, compact = false, children }: Props): ReactNode {
+export function PieceStage({ heading, strip = 'full', children }: Props): ReactNode {
   const where = useWhere();
   const piece = usePiece(where.pieceId);
   const sections = useSections(where.pieceId);
   const state = useScore(piece);
   const score = state.kind === 'ready' ? state.score : null;
   const placed = useMemo(() => (score && sections ? placeSections(score, sections) : []), [score, sections]);
-  const bars = useMemo(() => (score ? stripBars(score) : []), [score]);
-  const brackets = useMemo(() => (score && sections ? stripBrackets(score, sections) : []), [score, sections]);
   if (where.pieceId === null || piece === null)
     return (
       <EmptyState title="Choose a piece">
@@ -63,20 +62,7 @@ export function PieceStage({ heading, compact = false, children }: Props): React
       <h1 className="sr-only">
         {heading}: {piece.title}
       </h1>
-      <div className="panel px-4 pb-1 pt-2">
-        <BarStrip
-          bars={bars}
-          brackets={brackets}
-          compact={compact}
-          selection={where.bars}
-          onSelect={(next) => where.change({ bars: next, sectionId: null })}
-          onBracket={(id) => {
-            const found = placed.find((p) => p.section.id === id);
-            if (found) where.change({ sectionId: id, bars: [found.from, found.to] });
-          }}
-          chosenBracket={section?.section.id ?? null}
-        />
-      </div>
+      {strip === 'own' ? null : <StripPanel score={score} sections={placed} section={section} compact={strip === 'compact'} />}
       {children({ piece, score, sections: placed, section })}
     </div>
   );

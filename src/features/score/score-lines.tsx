@@ -15,6 +15,7 @@ interface Props {
   readonly scale?: number;
   readonly chosen?: ReadonlySet<string>;
   readonly chosenBars?: ReadonlySet<string>;
+  readonly differs?: ReadonlySet<string>;
   readonly onNote?: (id: string) => void;
   readonly onBar?: (id: string, extend: boolean) => void;
   readonly above?: (layout: LineLayout, line: number) => ReactNode;

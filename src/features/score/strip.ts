@@ -1,7 +1,6 @@
 import { barDifficulties, cornersOf, type BarDifficulty } from '@/core/difficulty';
 import type { Score } from '@/core/score';
-import { placeSections } from '@/core/sections';
-import type { Section } from '@/core/studio';
+import type { PlacedSection } from '@/core/sections';
 import type { StripBar, StripBracket } from '@/ui';
 
 const difficulties = new WeakMap<Score, readonly BarDifficulty[]>();
@@ -30,5 +29,5 @@ export function stripBars(score: Score): StripBar[] {
   }));
 }
 
-export const stripBrackets = (score: Score, sections: readonly Section[]): StripBracket[] =>
-  placeSections(score, sections).map(({ section, from, to }) => ({ id: section.id, from, to, letter: section.letter, name: section.name, proposed: false }));
+export const stripBrackets = (sections: readonly PlacedSection[]): StripBracket[] =>
+  sections.map(({ section, from, to }) => ({ id: section.id, from, to, letter: section.letter, name: section.name, proposed: false }));

@@ -1,241 +1,309 @@
 'use client';
 
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { toast } from 'sonner';
-import { barsText, joinSections, moveEnds, nextLetter, splitSection, type PlacedSection } from '@/core/sections';
-import { clockText, playedSeconds } from '@/core/score';
-import type { Section } from '@/core/studio';
-import { rowChange, useLadders, useMarks, useStudio } from '@/store';
-import { Button, Panel } from '@/ui';
-import { PieceStage, ScoreLines, type PieceContext } from '@/features/score';
+import { compareRanges } from '@/core/sameness';
+import { barsText, type PlacedSection } from '@/core/sections';
+import { useMarks } from '@/store';
+import { Button, Panel, Problem, type StripArc } from '@/ui';
+import { PieceStage, ScoreLines, StripPanel, useAnalysis, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { ComesAgain, Corners, Families, Intervals, LearnFirst, repeatKey, repeatWords } from './findings-panels';
+import { proposalKey, useSectionActions } from './section-actions';
+import { ProposalRow, SectionRow } from './section-list';
 
-function useSectionActions({ piece, score, sections, section }: PieceContext) {
-  const studio = useStudio();
-  const where = useWhere();
-  const ladders = useLadders(piece.id) ?? [];
-  const at = studio.now;
-  const all = sections.map((p) => p.section);
-  const say = (message: string): void => void toast(message);
-  const save = (label: string, before: Section | null, after: Section | null): Promise<void> => studio.commit(label, [rowChange('sections', before, after)]);
-  const bars = where.bars;
-  return {
-    make: async (): Promise<void> => {
-      if (!bars) return say('Choose bars on the strip first.');
-      const from = score.bars[bars[0]];
-      const to = score.bars[Math.min(bars[1], score.bars.length - 1)];
-      if (!from || !to) return;
-      const fresh: Section = {
-        id: studio.newId(),
-        pieceId: piece.id,
-        name: '',
-        letter: nextLetter(all),
-        fromBar: from.id,
-        toBar: to.id,
-        fromOffset: '0',
-        toOffset: null,
-        parentId: null,
-        likeId: null,
-        hand: 'all',
-        order: bars[0],
-        updatedAt: at(),
-      };
-      await save(`section ${fresh.letter} made`, null, fresh);
-      where.change({ sectionId: fresh.id, bars });
-    },
-    edit: (placed: PlacedSection, change: Partial<Pick<Section, 'name' | 'letter' | 'hand'>>): Promise<void> =>
-      save(`section ${placed.section.letter} changed`, placed.section, { ...placed.section, ...change, updatedAt: at() }),
-    move: async (fromBy: number, toBy: number): Promise<void> => {
-      if (!section) return;
-      const moved = moveEnds(score, section.section, section.from + fromBy, section.to + toBy);
-      if (!moved.ok) return say(moved.issue.message);
-      await save(`section ${section.section.letter} moved`, section.section, { ...moved.value, updatedAt: at() });
-      where.change({ sectionId: section.section.id, bars: [section.from + fromBy, section.to + toBy] });
-    },
-    split: async (): Promise<void> => {
-      if (!section || !bars) return say('Choose a bar inside the section to split before it.');
-      const result = splitSection(score, section, bars[0], { id: studio.newId(), letter: nextLetter(all) });
-      if (!result.ok) return say(result.issue.message);
-      const [first, second] = result.value;
-      await studio.commit(`section ${first.letter} split`, [
-        rowChange('sections', section.section, { ...first, updatedAt: at() }),
-        rowChange('sections', null, { ...second, updatedAt: at() }),
-      ]);
-      where.change({ sectionId: second.id });
-    },
-    join: async (): Promise<void> => {
-      if (!section) return;
-      const next = sections.find((p) => p.from === section.to + 1);
-      if (!next) return say('No section begins right after this one.');
-      const result = joinSections(section, next);
-      if (!result.ok) return say(result.issue.message);
-      await studio.commit(`sections ${section.section.letter} and ${next.section.letter} joined`, [
-        rowChange('sections', section.section, { ...result.value, updatedAt: at() }),
-        rowChange('sections', next.section, null),
-      ]);
-      where.change({ sectionId: section.section.id, bars: [section.from, next.to] });
-    },
-    remove: async (): Promise<void> => {
-      if (!section) return;
-      const ladder = ladders.find((l) => l.sectionId === section.section.id);
-      await studio.commit(`section ${section.section.letter} removed`, [
-        rowChange('sections', section.section, null),
-        ...(ladder ? [rowChange('ladders', ladder, null)] : []),
-      ]);
-      where.change({ sectionId: null });
-    },
-  };
+/** Arcs drawn at most: more would be a thicket. */
+const MOST_ARCS = 7;
+/** Bars of music shown at most at a time. */
+const MOST_BARS_SHOWN = 16;
+
+interface TwoPlaces {
+  readonly a: readonly [number, number];
+  readonly b: readonly [number, number];
+  readonly title: string;
+  readonly differs: ReadonlySet<string>;
 }
+
+const ARC_KIND = { exact: 'exact', changed: 'changed', moved: 'moved', sequence: 'moved', rhythm: 'moved' } as const;
 
 function Sectioning(context: PieceContext): ReactNode {
   const { piece, score, sections, section } = context;
   const where = useWhere();
   const actions = useSectionActions(context);
-  const marks = useMarks(piece.id) ?? [];
+  const loadedMarks = useMarks(piece.id);
+  const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
+  const { state, stop, start } = useAnalysis(piece);
+  const analysis = state.kind === 'ready' ? state.analysis : null;
+  const [arc, setArc] = useState<string | null>(null);
+  const [family, setFamily] = useState<string | null>(null);
+  const [beside, setBeside] = useState<PlacedSection | null>(null);
+  const selected = where.bars;
+
+  const refused = useMemo(() => new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))), [marks]);
+  const ratings = useMemo(() => {
+    const index = new Map(score.bars.map((b) => [b.id, b.index as number]));
+    return new Map(marks.flatMap((m) => (m.kind === 'rating' && index.has(m.barId) ? [[index.get(m.barId) ?? 0, m.score] as const] : [])));
+  }, [marks, score]);
+  const open = useMemo(
+    () =>
+      (analysis?.sections ?? []).filter(
+        (p) => !refused.has(proposalKey(score, p)) && !sections.some((s) => s.from <= p.to && s.to >= p.from + (s.section.toOffset === null ? 0 : 1)),
+      ),
+    [analysis, refused, sections, score],
+  );
+  const chosenProposal = section ? null : (open.find((p) => selected && selected[0] === p.from && selected[1] === p.to) ?? null);
+  const arcs = useMemo(
+    () => (analysis?.repeats ?? []).filter((r) => r.kind !== 'rhythm' && (r.staff === null || r.staff === 1)).slice(0, MOST_ARCS),
+    [analysis],
+  );
+  const chosenRepeat = analysis?.repeats.find((r) => repeatKey(r) === arc) ?? null;
+  const families = useMemo(
+    () => new Map((analysis?.families ?? []).filter((f) => f.staff === 1).flatMap((f) => f.bars.map((b) => [b, f.tag] as const))),
+    [analysis],
+  );
+  const familyBars = useMemo(() => {
+    const found = analysis?.families.find((f) => `${f.part} ${f.staff} ${f.tag}` === family);
+    return new Set((found?.bars ?? []).flatMap((b) => score.bars[b]?.id ?? []));
+  }, [analysis, family, score]);
+
+  const acceptAll = (): void => void actions.accept(open, analysis?.sections ?? []);
+  useHotkeys('enter', (e) => {
+    if (open.length > 0 && !['BUTTON', 'INPUT', 'SELECT'].includes((e.target as Element).tagName) && (e.target as Element).getAttribute('role') !== 'button')
+      acceptAll();
+  });
+  useHotkeys('a', () => chosenProposal && void actions.accept([chosenProposal], analysis?.sections ?? []));
+  useHotkeys('x', () => chosenProposal && void actions.refuse(chosenProposal));
   useHotkeys('n', () => void actions.make());
   useHotkeys('s', () => void actions.split());
   useHotkeys('j', () => void actions.join());
-  useHotkeys('delete', () => void actions.remove());
+  useHotkeys('c', () => {
+    const like = sections.find((p) => p.section.id === section?.section.likeId);
+    if (like) setBeside(beside ? null : like);
+  });
   useHotkeys('[', () => void actions.move(-1, 0), { useKey: true });
   useHotkeys(']', () => void actions.move(1, 0), { useKey: true });
-  useHotkeys('shift+{, {', () => void actions.move(0, -1), { useKey: true });
-  useHotkeys('shift+}, }', () => void actions.move(0, 1), { useKey: true });
-  const chosen = where.bars;
-  const show: readonly [number, number] = section ? [section.from, section.to] : (chosen ?? [0, Math.min(score.bars.length - 1, 7)]);
-  const chosenBars = useMemo(() => new Set(chosen ? score.bars.slice(chosen[0], chosen[1] + 1).map((b) => b.id) : []), [score, chosen]);
+  useHotkeys('{', () => void actions.move(0, -1), { useKey: true });
+  useHotkeys('}', () => void actions.move(0, 1), { useKey: true });
+  useHotkeys('comma', () => void actions.endByBeat(-1));
+  useHotkeys('period', () => void actions.endByBeat(1));
+  useHotkeys('delete', () => void actions.remove());
+
+  const two: TwoPlaces | null = useMemo(() => {
+    if (chosenRepeat) {
+      const { onlyA, onlyB } = chosenRepeat.kind === 'changed' ? compareRanges(score, chosenRepeat.a, chosenRepeat.b) : { onlyA: [], onlyB: [] };
+      const noteOf = new Map(score.notes.map((n) => [n.id, n]));
+      const mine = (id: string): boolean => chosenRepeat.part === null || noteOf.get(id)?.staff === chosenRepeat.staff;
+      return { a: chosenRepeat.a, b: chosenRepeat.b, title: repeatWords(score, chosenRepeat), differs: new Set([...onlyA, ...onlyB].filter(mine)) };
+    }
+    if (beside && section) {
+      const a: readonly [number, number] = [beside.from, beside.to];
+      const b: readonly [number, number] = [section.from, section.to];
+      const { onlyA, onlyB } = compareRanges(score, a, b);
+      return { a, b, title: `${beside.section.letter} and ${section.section.letter}, side by side`, differs: new Set([...onlyA, ...onlyB]) };
+    }
+    return null;
+  }, [chosenRepeat, beside, section, score]);
+
+  const shown: readonly [number, number] = section ? [section.from, section.to] : (selected ?? [0, Math.min(7, score.bars.length - 1)]);
+  const cut: readonly [number, number] = [shown[0], Math.min(shown[1], shown[0] + MOST_BARS_SHOWN - 1)];
+  const chooseBars = (from: number, to: number): void => {
+    setArc(null);
+    setBeside(null);
+    where.change({ sectionId: null, bars: [from, to] });
+  };
+  const stripArcs: StripArc[] = arcs.map((r) => ({
+    id: repeatKey(r),
+    a: r.a,
+    b: r.b,
+    kind: ARC_KIND[r.kind],
+    label: shortWords(
+      r.kind,
+      repeatWords(score, r),
+      r.differences.reduce((n, d) => n + Math.max(d.noteIds.length, d.aNoteIds.length), 0),
+    ),
+  }));
+
   return (
-    <div className="grid gap-3 lg:grid-cols-[24rem_minmax(0,1fr)]">
-      <Panel
-        title="Sections"
-        aside={
-          <Button look="primary" shortcut="n" disabled={!chosen} onClick={() => void actions.make()}>
-            {chosen ? `Make ${barsText(score, chosen[0], Math.min(chosen[1], score.bars.length - 1))}` : 'Make a section'}
-          </Button>
-        }
-      >
-        {sections.length === 0 ? (
-          <p className="text-lg text-ink-2">Drag over bars on the strip, then make them a section. The form letter comes by itself and can be changed.</p>
-        ) : (
-          <ul>
-            {sections.map((p) => {
-              const isChosen = p.section.id === section?.section.id;
-              const count = marks.filter((m) => m.kind !== 'refused' && score.notes.some((n) => n.id === m.noteId && n.bar >= p.from && n.bar <= p.to)).length;
-              return (
-                <li
-                  key={p.section.id}
-                  className={`border-t border-rule py-2 pl-2 ${isChosen ? 'border-l-4 border-l-acorn bg-acorn-wash' : 'border-l-4 border-l-transparent'}`}
+    <>
+      <StripPanel
+        score={score}
+        sections={sections}
+        section={section}
+        proposed={open.map((p) => ({ id: `proposed ${p.from}`, from: p.from, to: p.to, letter: p.letter, name: p.name, proposed: true }))}
+        onProposed={(id) => {
+          const found = open.find((p) => `proposed ${p.from}` === id);
+          if (found) chooseBars(found.from, found.to);
+        }}
+        arcs={stripArcs}
+        chosenArc={arc}
+        onArc={setArc}
+        onMoveEnd={(id, end, bar) => void actions.dragEnd(id, end, bar)}
+        families={families}
+        ratings={ratings}
+      />
+      <div className="grid items-start gap-3 lg:grid-cols-[24rem_minmax(0,1fr)] xl:grid-cols-[24rem_minmax(0,1fr)_20rem]">
+        <div className="flex flex-col gap-3">
+          {state.kind === 'running' ? (
+            <Panel title="Finding how it is built">
+              <progress className="w-full accent-leaf" value={state.share} max={1} aria-label="How far the search is" />
+              <Button className="mt-2" onClick={stop}>
+                Stop
+              </Button>
+            </Panel>
+          ) : state.kind === 'stopped' ? (
+            <Panel title="Stopped">
+              <Button onClick={start}>Find how it is built</Button>
+            </Panel>
+          ) : state.kind === 'failed' ? (
+            <Problem>{state.issue.message}</Problem>
+          ) : null}
+          {open.length > 0 ? (
+            <Panel
+              title="Sections proposed"
+              aside={
+                <Button look="primary" shortcut="enter" onClick={acceptAll}>
+                  Accept {open.length === 1 ? 'it' : `all ${open.length}`}
+                </Button>
+              }
+            >
+              <ul className="-mx-2">
+                {open.map((p) => (
+                  <ProposalRow
+                    key={`${p.from} ${p.to}`}
+                    proposal={p}
+                    score={score}
+                    chosen={p === chosenProposal}
+                    onChoose={() => chooseBars(p.from, p.to)}
+                    onAccept={() => void actions.accept([p], analysis?.sections ?? [])}
+                    onRefuse={() => void actions.refuse(p)}
+                  />
+                ))}
+              </ul>
+            </Panel>
+          ) : null}
+          <Panel
+            title="Sections"
+            aside={
+              selected && !chosenProposal ? (
+                <Button look={open.length > 0 ? 'plain' : 'primary'} shortcut="n" onClick={() => void actions.make()}>
+                  Make {barsText(score, selected[0], selected[1])}
+                </Button>
+              ) : null
+            }
+          >
+            {sections.length === 0 ? (
+              <p className="text-ink-2">
+                {open.length > 0
+                  ? 'None yet. Accept the proposal, or drag over bars on the strip and make your own.'
+                  : 'None yet. Drag over bars on the strip, then make them a section.'}
+              </p>
+            ) : (
+              <ul className="-mx-2">
+                {sections.map((p) => (
+                  <SectionRow
+                    key={p.section.id}
+                    placed={p}
+                    score={score}
+                    all={sections}
+                    chosen={p.section.id === section?.section.id}
+                    actions={actions}
+                    onChoose={() => {
+                      setArc(null);
+                      setBeside(null);
+                      where.change({ sectionId: p.section.id, bars: [p.from, p.to] });
+                    }}
+                    onCompare={(other) => setBeside(beside ? null : other)}
+                  />
+                ))}
+              </ul>
+            )}
+          </Panel>
+        </div>
+        <div className="flex min-w-0 flex-col gap-3">
+          {two ? (
+            <Panel
+              title={two.title}
+              aside={
+                <Button
+                  look="quiet"
+                  onClick={() => {
+                    setArc(null);
+                    setBeside(null);
+                  }}
                 >
-                  <button
-                    type="button"
-                    className="flex min-h-11 w-full items-center gap-3 text-left"
-                    aria-pressed={isChosen}
-                    onClick={() => where.change({ sectionId: p.section.id, bars: [p.from, p.to] })}
-                  >
-                    <span
-                      className="grid h-9 min-w-9 place-items-center rounded border-2 border-leaf bg-sheet px-1 text-lg font-semibold"
-                      style={{ fontFamily: 'var(--font-head)' }}
-                    >
-                      {p.section.letter}
-                    </span>
-                    <span className="flex-1">
-                      <span className="block font-semibold">{p.section.name || `Section ${p.section.letter}`}</span>
-                      <span className="block text-sm text-ink-2">
-                        bars {barsText(score, p.from, p.to)}
-                        {count > 0 ? `, ${count} ${count === 1 ? 'mark' : 'marks'}` : ''}
-                      </span>
-                    </span>
-                    <span className="figure text-ink-2">
-                      {clockText(
-                        playedSeconds(
-                          score,
-                          score.bars.slice(p.from, p.to + 1).map((b) => b.index),
-                        ),
-                      )}
-                    </span>
-                  </button>
-                  {isChosen ? <SectionForm key={p.section.id} placed={p} context={context} /> : null}
-                </li>
-              );
-            })}
-          </ul>
-        )}
-      </Panel>
-      <Panel
-        title={section ? `${section.section.letter} ${section.section.name}` : 'The piece'}
-        aside={<span className="figure text-ink-2">bars {barsText(score, show[0], show[1])}</span>}
-      >
-        <ScoreLines
-          piece={piece}
-          score={score}
-          from={show[0]}
-          to={show[1]}
-          label={`Bars ${barsText(score, show[0], show[1])}`}
-          chosenBars={chosenBars.size < show[1] - show[0] + 1 ? chosenBars : undefined}
-          onBar={(id) => {
-            const i = score.bars.findIndex((b) => b.id === id);
-            where.change({ bars: [i, i], sectionId: section?.section.id ?? null });
-          }}
-        />
-      </Panel>
-    </div>
+                  Back
+                </Button>
+              }
+            >
+              {[two.a, two.b].map(([from, to], i) => (
+                <div key={`${i} ${from}`} className={i === 1 ? 'mt-4 border-t border-rule pt-3' : ''}>
+                  <p className="mb-1 text-ink-2">
+                    bars <span className="figure">{barsText(score, from, to)}</span>
+                  </p>
+                  <ScoreLines
+                    piece={piece}
+                    score={score}
+                    from={from}
+                    to={Math.min(to, from + MOST_BARS_SHOWN - 1)}
+                    label={`Bars ${barsText(score, from, to)}`}
+                    differs={two.differs}
+                  />
+                </div>
+              ))}
+              {two.differs.size > 0 ? <p className="mt-2 text-ink-2">The notes that differ are marked.</p> : null}
+            </Panel>
+          ) : (
+            <Panel
+              title={
+                section
+                  ? `${section.section.letter} ${section.section.name}`.trim()
+                  : chosenProposal
+                    ? `${chosenProposal.letter} ${chosenProposal.name}, proposed`
+                    : 'Music'
+              }
+              aside={<span className="figure text-ink-2">bars {barsText(score, shown[0], shown[1])}</span>}
+            >
+              <ScoreLines piece={piece} score={score} from={cut[0]} to={cut[1]} label={`Bars ${barsText(score, cut[0], cut[1])}`} chosenBars={familyBars} />
+            </Panel>
+          )}
+          <Intervals score={score} from={shown[0]} to={shown[1]} />
+        </div>
+        {analysis ? (
+          <div className="flex flex-col gap-3 lg:col-span-2 lg:grid lg:grid-cols-2 xl:col-span-1 xl:flex">
+            <LearnFirst score={score} analysis={analysis} onBar={(b) => chooseBars(b, b)} />
+            <Corners
+              score={score}
+              analysis={analysis}
+              selected={selected && selected[0] === selected[1] ? selected[0] : null}
+              ratings={ratings}
+              onBar={(b) => chooseBars(b, b)}
+              onRate={(bar, value) => {
+                const id = score.bars[bar]?.id;
+                if (id) void actions.rate(id, value);
+              }}
+            />
+            <ComesAgain score={score} repeats={analysis.repeats} chosen={arc} onChoose={setArc} />
+            <Families score={score} analysis={analysis} chosen={family} onChoose={setFamily} />
+          </div>
+        ) : null}
+      </div>
+    </>
   );
 }
 
-function SectionForm({ placed, context }: { readonly placed: PlacedSection; readonly context: PieceContext }): ReactNode {
-  const actions = useSectionActions(context);
-  const { section } = placed;
-  return (
-    <div className="mt-2 grid gap-2 pr-2">
-      <div className="flex gap-2">
-        <label className="w-20 text-sm text-ink-2">
-          Letter
-          <input
-            className="field w-full text-base text-ink"
-            defaultValue={section.letter}
-            maxLength={8}
-            onBlur={(e) => e.target.value !== section.letter && void actions.edit(placed, { letter: e.target.value })}
-          />
-        </label>
-        <label className="flex-1 text-sm text-ink-2">
-          Name
-          <input
-            className="field w-full text-base text-ink"
-            defaultValue={section.name}
-            maxLength={120}
-            onBlur={(e) => e.target.value !== section.name && void actions.edit(placed, { name: e.target.value })}
-          />
-        </label>
-      </div>
-      <div className="grid grid-cols-2 gap-1">
-        <Button onClick={() => void actions.move(-1, 0)} shortcut="[" aria-label="Begin one bar earlier">
-          ◂ start
-        </Button>
-        <Button onClick={() => void actions.move(1, 0)} shortcut="]" aria-label="Begin one bar later">
-          start ▸
-        </Button>
-        <Button onClick={() => void actions.move(0, -1)} shortcut="{" aria-label="End one bar earlier">
-          ◂ end
-        </Button>
-        <Button onClick={() => void actions.move(0, 1)} shortcut="}" aria-label="End one bar later">
-          end ▸
-        </Button>
-      </div>
-      <div className="grid grid-cols-2 gap-1">
-        <Button onClick={() => void actions.split()} shortcut="s">
-          Split
-        </Button>
-        <Button onClick={() => void actions.join()} shortcut="j">
-          Join next
-        </Button>
-        <Button onClick={() => void actions.remove()} shortcut="del">
-          Remove
-        </Button>
-      </div>
-    </div>
-  );
+/** A label that fits on an arc. */
+function shortWords(kind: string, words: string, differing: number): string {
+  if (kind === 'changed') return `${differing} ${differing === 1 ? 'note differs' : 'notes differ'}`;
+  return words
+    .replace(/^(right|left) hand: /, '')
+    .replace(/ each time.*/, '')
+    .replace(/^sequence, /, '');
 }
 
 export function SectionsScreen(): ReactNode {
-  return <PieceStage heading="Sections">{(context) => <Sectioning {...context} />}</PieceStage>;
+  return (
+    <PieceStage heading="Sections" strip="own">
+      {(context) => <Sectioning {...context} />}
+    </PieceStage>
+  );
 }

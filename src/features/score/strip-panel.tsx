@@ -1,0 +1,73 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+import { playingOrder, type Score } from '@/core/score';
+import type { PlacedSection } from '@/core/sections';
+import { BarStrip, type StripArc, type StripBracket, type StripJump } from '@/ui';
+import { useWhere } from '@/features/where';
+import { stripBars, stripBrackets } from './strip';
+
+interface Props {
+  readonly score: Score;
+  readonly sections: readonly PlacedSection[];
+  readonly section: PlacedSection | null;
+  readonly compact?: boolean;
+  /** Sections not yet accepted, drawn dashed. */
+  readonly proposed?: readonly StripBracket[];
+  readonly arcs?: readonly StripArc[];
+  readonly chosenArc?: string | null;
+  readonly onArc?: (id: string | null) => void;
+  readonly onMoveEnd?: (id: string, end: 'first' | 'last', bar: number) => void;
+  readonly onProposed?: (id: string) => void;
+  /** Rhythm family of each bar, and the teacher's own ratings, by bar index. */
+  readonly families?: ReadonlyMap<number, string>;
+  readonly ratings?: ReadonlyMap<number, number>;
+}
+
+/** Jumps of the playing order: everywhere the next bar is not the next one written. */
+export function jumpsOf(score: Score): StripJump[] {
+  const { order } = playingOrder(score.bars);
+  const seen = new Set<string>();
+  return order.flatMap((bar, i) => {
+    const next = order[i + 1];
+    const key = `${bar} ${next}`;
+    if (next === undefined || next === bar + 1 || seen.has(key)) return [];
+    seen.add(key);
+    return [{ from: bar, to: next }];
+  });
+}
+
+/** The bar strip of the piece, tied to the selection in the address. */
+export function StripPanel({ score, sections, section, compact = false, proposed = [], families, ratings, onProposed, ...rest }: Props): ReactNode {
+  const where = useWhere();
+  const bars = useMemo(
+    () =>
+      stripBars(score).map((bar, i) => ({
+        ...bar,
+        family: families?.get(i) ?? null,
+        difficulty: ratings?.get(i) ?? bar.difficulty,
+      })),
+    [score, families, ratings],
+  );
+  const jumps = useMemo(() => jumpsOf(score), [score]);
+  const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);
+  return (
+    <div className="panel px-4 pb-1 pt-2">
+      <BarStrip
+        bars={bars}
+        brackets={brackets}
+        jumps={jumps}
+        compact={compact}
+        selection={where.bars}
+        onSelect={(next) => where.change({ bars: next, sectionId: null })}
+        onBracket={(id) => {
+          const found = sections.find((p) => p.section.id === id);
+          if (found) where.change({ sectionId: id, bars: [found.from, found.to] });
+          else onProposed?.(id);
+        }}
+        chosenBracket={section?.section.id ?? null}
+        {...rest}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,253 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import { intervalsOf, movedInWords, differencesInWords, type Repeat } from '@/core/sameness';
+import { barsText } from '@/core/sections';
+import { pitchName, type Score } from '@/core/score';
+import { Button, Panel } from '@/ui';
+import type { Analysis } from '@/workers';
+
+export const repeatKey = (r: Repeat): string => `${r.kind} ${r.part ?? ''} ${r.staff ?? ''} ${r.a.join('-')} ${r.b.join('-')}`;
+
+export function repeatWords(score: Score, r: Repeat): string {
+  const hand = r.staff === null ? '' : score.parts.find((p) => p.id === r.part)?.staves === 2 ? (r.staff === 1 ? 'right hand: ' : 'left hand: ') : '';
+  switch (r.kind) {
+    case 'exact':
+      return `${hand}the same`;
+    case 'changed':
+      return `${hand}${differencesInWords(score, r)}`;
+    case 'moved':
+      return `${hand}${movedInWords(r)}`;
+    case 'sequence':
+      return `${hand}sequence, ${movedInWords(r)} each time${r.times > 2 ? `, ${r.times} times` : ''}`;
+    case 'rhythm':
+      return `${hand}the same rhythm`;
+  }
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** Which bars, learned first, pay for most of the playing time. */
+export function LearnFirst({
+  score,
+  analysis,
+  onBar,
+}: {
+  readonly score: Score;
+  readonly analysis: Analysis;
+  readonly onBar: (bar: number) => void;
+}): ReactNode {
+  const half = analysis.payOff.findIndex((s) => s.sharePlayed >= 0.6);
+  const shown = analysis.payOff.slice(0, Math.max(6, Math.min(10, half + 1)));
+  const told = analysis.payOff[half < 0 ? analysis.payOff.length - 1 : half];
+  const family = (bar: number): string => analysis.families.find((f) => f.staff === 1 && f.bars.includes(bar))?.tag ?? '';
+  if (!told) return null;
+  return (
+    <Panel title="Learn first">
+      <p className="mb-2 text-ink-2">
+        {told.bars.length === 1 ? 'One bar pays' : `${told.bars.length} bars pay`} for {percent(told.sharePlayed)} of the playing time.
+      </p>
+      <ol>
+        {shown.map((step) => {
+          const bar = step.bars[step.bars.length - 1] ?? 0;
+          return (
+            <li key={bar}>
+              <button
+                type="button"
+                className="grid min-h-9 w-full grid-cols-[2.5rem_1.5rem_1fr_3.5rem] items-center gap-2 rounded text-left hover:bg-leaf-wash"
+                onClick={() => onBar(bar)}
+              >
+                <span className="figure font-semibold">{score.bars[bar]?.number}</span>
+                <span className="text-ink-2">{family(bar)}</span>
+                <span className="h-2 rounded-sm bg-rule" aria-hidden="true">
+                  <span className="block h-2 rounded-sm bg-leaf" style={{ width: `${step.sharePlayed * 100}%` }} />
+                </span>
+                <span className="figure text-right text-ink-2">{percent(step.sharePlayed)}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </Panel>
+  );
+}
+
+/** The bars that will cost the time, with reasons; the teacher's own word on a bar goes before the computed one. */
+export function Corners({
+  score,
+  analysis,
+  selected,
+  ratings,
+  onBar,
+  onRate,
+}: {
+  readonly score: Score;
+  readonly analysis: Analysis;
+  readonly selected: number | null;
+  readonly ratings: ReadonlyMap<number, number>;
+  readonly onBar: (bar: number) => void;
+  readonly onRate: (bar: number, score: number | null) => void;
+}): ReactNode {
+  const own = selected === null ? undefined : ratings.get(selected);
+  const computed = selected === null ? undefined : analysis.difficulties[selected];
+  return (
+    <Panel title="Corners">
+      {analysis.corners.length === 0 ? <p className="text-ink-2">No bar stands out as harder than the rest.</p> : null}
+      <ul>
+        {analysis.corners.slice(0, 6).map((corner) => (
+          <li key={corner.bar} className="border-t border-rule first:border-0">
+            <button type="button" className="flex min-h-11 w-full items-center gap-3 text-left hover:bg-leaf-wash" onClick={() => onBar(corner.bar)}>
+              <span className="figure min-w-8 font-semibold">{score.bars[corner.bar]?.number}</span>
+              <span className="flex-1 text-ink-2">
+                {corner.reasons
+                  .slice(0, 2)
+                  .map((r) => r.text)
+                  .join('; ')}
+              </span>
+              <span className="figure font-semibold">{(ratings.get(corner.bar) ?? corner.score).toFixed(1)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {selected !== null && computed ? (
+        <div className="mt-3 border-t border-rule pt-2">
+          <p>
+            Bar <span className="figure">{score.bars[selected]?.number}</span>: <span className="figure">{computed.score.toFixed(1)}</span>
+            {computed.reasons.length > 0 ? <span className="text-ink-2"> ({computed.reasons.map((r) => r.text).join('; ')})</span> : null}
+          </p>
+          <label className="mt-1 flex items-center gap-2">
+            Your own, 0 to 10
+            <input
+              key={`${selected} ${own ?? ''}`}
+              className="field figure w-20"
+              inputMode="decimal"
+              defaultValue={own ?? ''}
+              onBlur={(e) => {
+                const text = e.target.value.trim();
+                const value = Number(text);
+                if (text === '' && own !== undefined) onRate(selected, null);
+                else if (text !== '' && value >= 0 && value <= 10 && value !== own) onRate(selected, value);
+              }}
+            />
+          </label>
+        </div>
+      ) : null}
+    </Panel>
+  );
+}
+
+/** Everything that comes again, best savings first; choosing one shows the two places. */
+export function ComesAgain({
+  score,
+  repeats,
+  chosen,
+  onChoose,
+}: {
+  readonly score: Score;
+  readonly repeats: readonly Repeat[];
+  readonly chosen: string | null;
+  readonly onChoose: (key: string | null) => void;
+}): ReactNode {
+  const [all, setAll] = useState(false);
+  const shown = all ? repeats : repeats.slice(0, 7);
+  return (
+    <Panel title="Comes again">
+      {repeats.length === 0 ? <p className="text-ink-2">Nothing comes again in this piece.</p> : null}
+      <ul>
+        {shown.map((r) => {
+          const key = repeatKey(r);
+          return (
+            <li key={key} className="border-t border-rule first:border-0">
+              <button
+                type="button"
+                aria-pressed={chosen === key}
+                className={`flex min-h-10 w-full items-baseline gap-3 px-1 py-1 text-left ${chosen === key ? 'bg-leaf-wash font-semibold' : 'hover:bg-leaf-wash'}`}
+                onClick={() => onChoose(chosen === key ? null : key)}
+              >
+                <span className="figure min-w-28">
+                  {barsText(score, r.a[0], r.a[1])} → {barsText(score, r.b[0], r.b[1])}
+                </span>
+                <span className="flex-1 text-ink-2">{repeatWords(score, r)}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {repeats.length > 7 ? (
+        <Button look="quiet" className="mt-1" onClick={() => setAll(!all)}>
+          {all ? 'Fewer' : `All ${repeats.length}`}
+        </Button>
+      ) : null}
+    </Panel>
+  );
+}
+
+/** Bars by rhythm; choosing a family shows all its bars. */
+export function Families({
+  score,
+  analysis,
+  chosen,
+  onChoose,
+}: {
+  readonly score: Score;
+  readonly analysis: Analysis;
+  readonly chosen: string | null;
+  readonly onChoose: (key: string | null) => void;
+}): ReactNode {
+  const several = new Set(analysis.families.map((f) => `${f.part} ${f.staff}`)).size > 1;
+  return (
+    <Panel title="Rhythm families">
+      {analysis.families.length === 0 ? <p className="text-ink-2">No notes, so no rhythms yet.</p> : null}
+      <ul>
+        {analysis.families.slice(0, 14).map((f) => {
+          const key = `${f.part} ${f.staff} ${f.tag}`;
+          return (
+            <li key={key} className="border-t border-rule first:border-0">
+              <button
+                type="button"
+                aria-pressed={chosen === key}
+                className={`flex min-h-10 w-full items-baseline gap-3 px-1 py-1 text-left ${chosen === key ? 'bg-leaf-wash font-semibold' : 'hover:bg-leaf-wash'}`}
+                onClick={() => onChoose(chosen === key ? null : key)}
+              >
+                <span className="min-w-6 font-semibold">{f.tag}</span>
+                <span className="figure flex-1">{f.count}</span>
+                <span className="text-ink-2">
+                  {several ? (f.staff === 1 ? 'right, ' : 'left, ') : ''}
+                  {f.bars.length} {f.bars.length === 1 ? 'bar' : 'bars'}, first {score.bars[f.bars[0] ?? 0]?.number}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </Panel>
+  );
+}
+
+const SIZES = ['', 'repeat', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'octave'];
+const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+/** Intervals, range and starting note of each hand in the chosen bars. */
+export function Intervals({ score, from, to }: { readonly score: Score; readonly from: number; readonly to: number }): ReactNode {
+  const byId = new Map(score.notes.map((n) => [n.id, n]));
+  const name = (id: string | null): string => {
+    const note = id ? byId.get(id) : undefined;
+    return note?.pitch ? pitchName(note.pitch) : '–';
+  };
+  const counts = intervalsOf(score, from, to).filter((c) => c.first !== null);
+  if (counts.length === 0) return null;
+  return (
+    <Panel title={`Intervals in bars ${barsText(score, from, to)}`}>
+      {counts.map((c) => (
+        <div key={`${c.part} ${c.staff}`} className="mb-2">
+          {counts.length > 1 ? <h3>{c.staff === 1 ? 'Right hand' : 'Left hand'}</h3> : null}
+          <p>
+            starts on {name(c.first)}, {name(c.lowest)} to {name(c.highest)}; {counted(c.repeats, 'repeat')}, {counted(c.steps, 'step')},{' '}
+            {counted(c.skips, 'skip')}
+          </p>
+          <p className="text-ink-2">{c.sizes.map((s) => counted(s.up + s.down, SIZES[s.size] ?? `${s.size}th`)).join(', ')}</p>
+        </div>
+      ))}
+    </Panel>
+  );
+}

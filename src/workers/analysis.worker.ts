@@ -1,0 +1,26 @@
+import { expose } from 'comlink';
+import { barDifficulties, cornersOf } from '@/core/difficulty';
+import { readScore } from '@/core/musicxml';
+import { ok } from '@/core/result';
+import { findSameness, payOff, rhythmFamilies } from '@/core/sameness';
+import { proposeSections } from '@/core/sections';
+import type { AnalysisWorkerApi } from './protocol';
+
+const api: AnalysisWorkerApi = {
+  async analyse(text, fileName, options, progress) {
+    const read = readScore(text, fileName);
+    if (!read.ok) return read;
+    const { score } = read.value;
+    await progress(0.1);
+    const sameness = findSameness(score, (share) => {
+      void progress(0.1 + share * 0.6);
+      return true;
+    });
+    const sections = proposeSections(score, sameness);
+    await progress(0.8);
+    const difficulties = barDifficulties(score, options);
+    return ok({ ...sameness, sections, families: rhythmFamilies(score), payOff: payOff(score), difficulties, corners: cornersOf(difficulties) });
+  },
+};
+
+expose(api);
