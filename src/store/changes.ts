@@ -71,3 +71,7 @@ export const undoChange = (db: StudioDatabase, at: string, newId: () => string):
 
 /** Brings back what was taken back last. */
 export const redoChange = (db: StudioDatabase, at: string, newId: () => string): Promise<string | null> => step(db, 'redo', at, newId);
+
+/** A row as it is stored now, for a change that builds on one just made: what is on screen may be a moment behind. */
+export const storedRow = async <T extends EditableTable>(db: StudioDatabase, table: T, id: string): Promise<RowOf[T] | null> =>
+  ((await db.table(table).get(id)) as RowOf[T] | undefined) ?? null;

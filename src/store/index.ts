@@ -1,5 +1,5 @@
 /** What is kept in the browser: tables, changes with undo, live queries. The only code that touches IndexedDB. */
-export { eventAdded, rowChange } from './changes';
+export { eventAdded, rowChange, storedRow } from './changes';
 export type { ChangeEntry } from './database';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
 export { useLadders, useMarks, usePages, usePiece, usePieces, useRecords, useSections, useSettings, useStudents, useUndoLabels } from './queries';

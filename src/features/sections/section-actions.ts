@@ -3,11 +3,21 @@
 import { toast } from 'sonner';
 import { compareRanges } from '@/core/sameness';
 import { add, beatOnsets, compare, fraction, subtract, type Fraction, type Score } from '@/core/score';
-import { joinSections, moveCut, moveEnds, nextLetter, offsetQuarters, splitSection, type PlacedSection, type ProposedSection } from '@/core/sections';
+import {
+  joinSections,
+  moveCut,
+  moveEnds,
+  nextLetter,
+  offsetQuarters,
+  placeSections,
+  splitSection,
+  type PlacedSection,
+  type ProposedSection,
+} from '@/core/sections';
 import type { Mark, NoteMark, Section } from '@/core/studio';
 import type { PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
-import { rowChange, useLadders, useMarks, useStudio } from '@/store';
+import { rowChange, storedRow, useLadders, useMarks, useStudio } from '@/store';
 
 export const proposalKey = (score: Score, p: Pick<ProposedSection, 'from' | 'to'>): string =>
   `section ${score.bars[p.from]?.id ?? ''} ${score.bars[p.to]?.id ?? ''}`;
@@ -27,6 +37,9 @@ function edges(score: Score, p: ProposedSection): Pick<Section, 'fromBar' | 'fro
   const end = inBarBefore(p.to + 1, p.endUpbeatQuarters);
   return { fromBar: start?.bar ?? from.id, fromOffset: start?.offset ?? '0', toBar: to.id, toOffset: end?.offset ?? null };
 }
+
+/** Moves by a beat wait for one another. */
+let queue: Promise<void> = Promise.resolve();
 
 /** Everything a teacher does to the sections of a piece; each is one change that can be undone. */
 export function useSectionActions({ piece, score, sections, section }: PieceContext) {
@@ -50,23 +63,31 @@ export function useSectionActions({ piece, score, sections, section }: PieceCont
 
   const toBeat = async (by: 1 | -1): Promise<void> => {
     if (!section) return;
-    const next = nextOf(section);
-    if (!next) return say('No section begins right after this one.');
+    const following = nextOf(section);
+    if (!following) return say('No section begins right after this one.');
+    // Keys may come faster than the screen follows: the cut is taken from where it is stored now.
+    const rows = await Promise.all([section.section.id, following.section.id].map((id) => storedRow(studio.db, 'sections', id)));
+    const [placed, next] = rows.flatMap((row) => (row ? placeSections(score, [row]) : []));
+    if (!placed || !next) return;
     // All beats from the start of this section to the end of the next, in order.
     const beats = score.bars
-      .slice(section.from, next.to + 1)
+      .slice(placed.from, next.to + 1)
       .flatMap((bar) => beatOnsets(bar, score.ticksPerQuarter).map((b) => ({ bar: bar.index as number, at: fraction(b.at, score.ticksPerQuarter) })));
     const offset: Fraction = offsetQuarters(next.section.fromOffset);
     const here = beats.findIndex((b) => b.bar === next.from && compare(b.at, offset) >= 0);
     const target = beats[here + by];
     if (!target) return say('The section would be empty.');
-    const moved = moveCut(score, section, next, target.bar, target.at);
+    const moved = moveCut(score, placed, next, target.bar, target.at);
     if (!moved.ok) return say(moved.issue.message);
     const [first, second] = moved.value;
     await studio.commit(`end of ${first.letter} moved by a beat`, [
-      rowChange('sections', section.section, { ...first, updatedAt: at() }),
+      rowChange('sections', placed.section, { ...first, updatedAt: at() }),
       rowChange('sections', next.section, { ...second, updatedAt: at() }),
     ]);
+  };
+  const endByBeat = (by: 1 | -1): Promise<void> => {
+    queue = queue.then(() => toBeat(by));
+    return queue;
   };
 
   return {
@@ -166,7 +187,7 @@ export function useSectionActions({ piece, score, sections, section }: PieceCont
       ]);
       where.change({ sectionId: id, bars: [from, to] });
     },
-    endByBeat: toBeat,
+    endByBeat,
     split: async (): Promise<void> => {
       if (!section || !bars) return say('Choose a bar inside the section to split before it.');
       const result = splitSection(score, section, bars[0], { id: studio.newId(), letter: nextLetter(all) });

@@ -1,0 +1,169 @@
+import { type Key, type Note, type Score, staffPosition } from '../../score';
+import type { FingeredNote, Fingering, FingeringWarning } from '../types';
+import { columnsOf, handsOf, type HandChoice, type HandColumn } from './hands';
+import { standardRuns, type LineNote, type StandardRun } from './runs';
+import { solveHand, totalCost, type Assignment, type HandEvent } from './solve';
+import { FINGERS, spansFor, TABLE_SPAN, type Finger } from './spans';
+import type { Hand } from './standard';
+
+export interface KeyboardRequest {
+  readonly hand: HandChoice;
+  /** Widest comfortable span, thumb to little finger, in semitones. */
+  readonly spanInSemitones: number;
+  /** Note id → finger the teacher set. */
+  readonly locks: ReadonlyMap<string, Finger>;
+  /** Note id → hand the teacher chose. */
+  readonly hands?: ReadonlyMap<string, Hand>;
+  /** Bars to finger, both included; the whole piece when left out. Notes around them still count as context. */
+  readonly from?: number;
+  readonly to?: number;
+}
+
+export const isFinger = (n: number): n is Finger => FINGERS.some((f) => f === n);
+
+/** What this finger does here, in one line. */
+function reasonOf(
+  run: StandardRun | undefined,
+  locked: boolean,
+  column: HandColumn,
+  finger: Finger,
+  before: { readonly key: number; readonly finger: Finger } | null,
+  key: number,
+  hand: Hand,
+): string {
+  if (locked) return 'yours';
+  if (run) return `standard fingering of the ${run.name}`;
+  if (column.notes.length > 1) return 'outer fingers by the span of the chord';
+  if (!before) return 'where the hand begins';
+  if (column.afterRest) return 'the rest frees the hand';
+  if (before.key === key) return before.finger === finger ? 'the same finger on a repeated note' : 'a fresh finger on a fast repetition';
+  const away = hand === 'right' ? key > before.key : key < before.key;
+  if (finger === 1 && away) return 'thumb under, to go on';
+  if (before.finger === 1 && !away && finger > 1) return 'over the thumb, to go on';
+  if (Math.abs(key - before.key) > 7) return 'a leap: the hand moves';
+  return 'in the position of the hand';
+}
+
+interface SolvedHand {
+  readonly columns: readonly HandColumn[];
+  readonly events: readonly HandEvent[];
+  readonly fingers: readonly Assignment[];
+  readonly cost: number;
+  readonly runs: readonly StandardRun[];
+}
+
+function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: KeyboardRequest): SolvedHand {
+  const columns = columnsOf(score, notes);
+  const line: LineNote[] = columns.flatMap((c, event) => {
+    const [n] = c.notes;
+    return c.notes.length === 1 && n && n.midi !== null ? [{ event, key: n.midi as number, step: n.pitch ? staffPosition(n.pitch) : null }] : [];
+  });
+  const keyOf = (event: number): Key | null => score.bars[columns[event]?.notes[0]?.bar ?? 0]?.key ?? null;
+  const runs = standardRuns(line, hand, keyOf);
+  const standard = new Map<number, Finger>();
+  // Longer runs come first and keep their fingers where runs meet.
+  for (const run of runs) for (const [event, finger] of run.fingers) if (!standard.has(event)) standard.set(event, finger);
+  const events: HandEvent[] = columns.map((c, i) => ({
+    keys: c.notes.map((n) => n.midi ?? 60),
+    locked: c.notes.map((n) => request.locks.get(n.id) ?? null),
+    standard: standard.get(i) ?? null,
+    seconds: c.seconds,
+    afterRest: c.afterRest,
+    held: [],
+  }));
+  const spans = spansFor(request.spanInSemitones);
+  const { fingers, cost } = solveHand(events, hand, spans);
+  return { columns, events, fingers, cost, runs };
+}
+
+/** Chords wider than the hand, each with a way out. */
+function stretchWarnings(score: Score, solved: SolvedHand, span: number, hand: Hand): FingeringWarning[] {
+  return solved.columns.flatMap((c) => {
+    const low = c.notes[0];
+    const high = c.notes[c.notes.length - 1];
+    if (!low || !high || c.notes.length < 2) return [];
+    const width = (high.midi ?? 0) - (low.midi ?? 0);
+    if (width <= span) return [];
+    const number = score.bars[low.bar]?.number ?? '';
+    const inner = c.notes.length > 2;
+    return [
+      {
+        code: 'stretch',
+        bar: low.bar,
+        noteIds: c.notes.map((n) => n.id),
+        message: `bar ${number}, ${hand} hand: ${width} semitones, ${width - span} more than the comfortable span. Roll it from the bottom, give ${hand === 'left' ? 'the top' : 'the bottom'} note to the other hand${inner ? ', or leave out an inner note that sounds elsewhere' : ', or leave out the doubled note'}.`,
+      },
+    ];
+  });
+}
+
+/** Where a lock makes the rest awkward: how much the optimum costs more with it than without. */
+function lockWarnings(score: Score, solved: SolvedHand, hand: Hand, request: KeyboardRequest): FingeringWarning[] {
+  const locked = solved.columns.some((c) => c.notes.some((n) => request.locks.has(n.id)));
+  if (!locked) return [];
+  const spans = spansFor(request.spanInSemitones);
+  const out: FingeringWarning[] = [];
+  solved.columns.forEach((c, i) => {
+    const held = c.notes.filter((n) => request.locks.has(n.id));
+    if (held.length === 0) return;
+    const from = Math.max(0, i - 4);
+    const window = solved.events.slice(from, i + 5);
+    const free = window.map((e, k) => (from + k === i ? { ...e, locked: e.locked.map(() => null) } : e));
+    const without = solveHand(free, hand, spans).cost;
+    const withLock = totalCost(window, solved.fingers.slice(from, i + 5), hand, spans);
+    if (withLock - without > 6)
+      out.push({
+        code: 'awkward-lock',
+        bar: c.notes[0]?.bar ?? 0,
+        noteIds: held.map((n) => n.id),
+        message: `bar ${score.bars[c.notes[0]?.bar ?? 0]?.number ?? ''}: the finger you set makes its neighbours awkward; without it another would be chosen`,
+      });
+  });
+  return out;
+}
+
+/** A proposal for every note of a keyboard piece, or of some bars of it, hand by hand. */
+export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingering {
+  const from = request.from ?? 0;
+  const to = request.to ?? score.bars.length - 1;
+  const hands = handsOf(score, request.hand, request.spanInSemitones, request.hands);
+  // Two bars around the wanted ones keep the hand's way in and out.
+  const near = score.notes.filter((n) => n.bar >= from - 2 && n.bar <= to + 2);
+  const notes: FingeredNote[] = [];
+  const warnings: FingeringWarning[] = [];
+  let cost = 0;
+  for (const part of score.parts)
+    for (const hand of ['right', 'left'] as const) {
+      const mine = near.filter((n) => n.part === part.id && hands.get(n.id) === hand);
+      if (mine.length === 0) continue;
+      const solved = solveOne(score, mine, hand, request);
+      cost += solved.cost;
+      let before: { key: number; finger: Finger } | null = null;
+      solved.columns.forEach((column, i) => {
+        column.notes.forEach((note, k) => {
+          const finger = solved.fingers[i]?.[k] ?? 1;
+          const locked = request.locks.has(note.id);
+          const run = solved.runs.find((r) => r.fingers.get(i) === finger);
+          if (note.bar >= from && note.bar <= to)
+            notes.push({
+              noteId: note.id,
+              bar: note.bar,
+              finger: String(finger),
+              hand,
+              locked,
+              why: reasonOf(run, locked, column, finger, before, note.midi ?? 60, hand),
+            });
+          if (column.notes.length === 1) before = { key: note.midi ?? 60, finger };
+        });
+        if (column.notes.length > 1) before = null;
+      });
+      const inRange = (w: FingeringWarning): boolean => w.bar >= from && w.bar <= to;
+      warnings.push(
+        ...stretchWarnings(score, solved, request.spanInSemitones, hand).filter(inRange),
+        ...lockWarnings(score, solved, hand, request).filter(inRange),
+      );
+    }
+  return { notes, cost, optimal: true, warnings };
+}
+
+export { TABLE_SPAN };

@@ -1,0 +1,219 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { openAbc } from '../../studio';
+import { fingerKeyboard } from './finger-keyboard';
+import { assignmentsOf, solveHand, totalCost, type Assignment, type HandEvent } from './solve';
+import { SPAN_TABLE, spansFor, type Finger } from './spans';
+import type { Hand } from './standard';
+
+const NAMES = ['C', '^C', 'D', '^D', 'E', 'F', '^F', 'G', '^G', 'A', '^A', 'B'];
+const abcNote = (key: number): string => {
+  const name = NAMES[key % 12] ?? 'C';
+  const octave = Math.floor(key / 12) - 1;
+  return octave >= 5 ? name.toLowerCase() + "'".repeat(octave - 5) : name + ','.repeat(4 - octave);
+};
+const scoreOf = (keys: readonly number[], key: string) => {
+  const music = keys.map((k) => abcNote(k).replace(/^\^?/, (s) => (s === '' ? '=' : s))).join('');
+  const opened = openAbc(`X:1\nM:none\nL:1/16\nQ:1/4=80\nK:${key}\n${music} |`, 'x.abc');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  return opened.value.read.score;
+};
+const fingers = (keys: readonly number[], hand: Hand, key: string): string =>
+  fingerKeyboard(scoreOf(keys, key), { hand, spanInSemitones: 13, locks: new Map() })
+    .notes.map((n) => n.finger)
+    .join('');
+
+const MAJOR = [0, 2, 4, 5, 7, 9, 11];
+const HARMONIC = [0, 2, 3, 5, 7, 8, 11];
+const up = (tonic: number, steps: readonly number[], octaves: number): number[] => [
+  ...Array.from({ length: octaves }, (_, o) => steps.map((s) => tonic + 12 * o + s)).flat(),
+  tonic + 12 * octaves,
+];
+
+// Charles-Louis Hanon, "The Virtuoso Pianist in 60 Exercises" (1873), no. 39: two octaves of every key up, right and left hand. Typed
+// from memory of the common reprint; B flat begins on two there, E flat and A flat are given in the form that begins as it goes on.
+const MAJOR_TABLE: Readonly<Record<string, readonly [number, string, string]>> = {
+  C: [60, '123123412312345', '543213214321321'],
+  G: [55, '123123412312345', '543213214321321'],
+  D: [62, '123123412312345', '543213214321321'],
+  A: [57, '123123412312345', '543213214321321'],
+  E: [64, '123123412312345', '543213214321321'],
+  B: [59, '123123412312345', '432143213214321'],
+  'F#': [54, '234123123412312', '432132143213214'],
+  Db: [61, '231234123123412', '321432132143213'],
+  Ab: [56, '341231234123123', '321432132143213'],
+  Eb: [63, '312341231234123', '321432132143213'],
+  Bb: [58, '212312341231234', '321432132143213'],
+  F: [65, '123412312341234', '543213214321321'],
+};
+const MINOR_TABLE: Readonly<Record<string, readonly [number, string, string]>> = {
+  Am: [57, '123123412312345', '543213214321321'],
+  Em: [64, '123123412312345', '543213214321321'],
+  Bm: [59, '123123412312345', '432143213214321'],
+  'F#m': [54, '341231234123123', '432132143213214'],
+  'C#m': [61, '341231234123123', '321432132143213'],
+  'G#m': [56, '341231234123123', '321432132143213'],
+  Ebm: [63, '312341231234123', '214321321432132'],
+  Bbm: [58, '212312341231234', '213214321321432'],
+  Fm: [65, '123412312341234', '543213214321321'],
+  Cm: [60, '123123412312345', '543213214321321'],
+  Gm: [55, '123123412312345', '543213214321321'],
+  Dm: [62, '123123412312345', '543213214321321'],
+};
+
+describe.each([
+  ['major', MAJOR, MAJOR_TABLE],
+  ['harmonic minor', HARMONIC, MINOR_TABLE],
+] as const)('the standard fingering of %s scales', (_, steps, table) => {
+  it.each(Object.entries(table))('%s', (key, [tonic, right, left]) => {
+    const spelled = key.replace('F#', 'F#').replace(/^([A-G][#b]?)(m?)$/, '$1$2');
+    const high = up(tonic, steps, 2);
+    const low = up(tonic - 12, steps, 2);
+    expect(fingers(high, 'right', spelled)).toBe(right);
+    expect(fingers(low, 'left', spelled)).toBe(left);
+    // Down again with the same fingers.
+    expect(fingers([...high, ...[...high].reverse().slice(1)], 'right', spelled)).toBe(right + [...right].reverse().slice(1).join(''));
+    expect(fingers([...low, ...[...low].reverse().slice(1)], 'left', spelled)).toBe(left + [...left].reverse().slice(1).join(''));
+  });
+});
+
+describe('one, three and four octaves', () => {
+  it.each([1, 3, 4])('%i', (n) => {
+    const keys = up(36, MAJOR, n);
+    expect(fingers(keys, 'right', 'C')).toBe(`${'1231234'.repeat(n)}5`);
+    expect(fingers(keys, 'left', 'C')).toBe(`5${'4321321'.repeat(n)}`);
+  });
+});
+
+// Hanon, as above, no. 41: arpeggios on the triads, two octaves.
+const ARPEGGIOS: readonly (readonly [string, number, readonly number[], string, string])[] = [
+  ['C', 60, [0, 4, 7], '1231235', '5421421'],
+  ['G', 55, [0, 4, 7], '1231235', '5421421'],
+  ['D', 62, [0, 4, 7], '1231235', '5321321'],
+  ['A', 57, [0, 4, 7], '1231235', '5321321'],
+  ['E', 64, [0, 4, 7], '1231235', '5321321'],
+  ['B', 59, [0, 4, 7], '1231235', '5321321'],
+  ['F', 65, [0, 4, 7], '1231235', '5421421'],
+  ['F#', 54, [0, 4, 7], '1231235', '5321321'],
+  ['Db', 61, [0, 4, 7], '4124124', '2142142'],
+  ['Ab', 56, [0, 4, 7], '4124124', '2142142'],
+  ['Eb', 63, [0, 4, 7], '4124124', '2142142'],
+  ['Bb', 58, [0, 4, 7], '4124124', '3213213'],
+  ['Am', 57, [0, 3, 7], '1231235', '5421421'],
+  ['Em', 64, [0, 3, 7], '1231235', '5421421'],
+  ['Dm', 62, [0, 3, 7], '1231235', '5421421'],
+  ['Cm', 60, [0, 3, 7], '1231235', '5421421'],
+  ['Ebm', 63, [0, 3, 7], '1231235', '5421421'],
+  ['C#m', 61, [0, 3, 7], '4124124', '2142142'],
+  ['F#m', 54, [0, 3, 7], '4124124', '2142142'],
+  ['Bbm', 58, [0, 3, 7], '2312312', '3213213'],
+];
+describe('the standard fingering of arpeggios', () => {
+  it.each(ARPEGGIOS)('%s', (key, tonic, chord, right, left) => {
+    expect(fingers(up(tonic, chord, 2), 'right', key)).toBe(right);
+    expect(fingers(up(tonic - 12, chord, 2), 'left', key)).toBe(left);
+  });
+  it('of a seventh takes four fingers in turn', () => {
+    expect(fingers(up(60, [0, 4, 7, 10], 2), 'right', 'F')).toBe('123412345');
+    expect(fingers(up(48, [0, 4, 7, 10], 2), 'left', 'F')).toBe('543214321');
+  });
+});
+
+describe('everyday passages', () => {
+  it.each([
+    ['five fingers in a row', [60, 62, 64, 65, 67, 65, 64, 62, 60], 'right', '123454321'],
+    ['five fingers in the left', [48, 50, 52, 53, 55], 'left', '54321'],
+    ['a broken-chord bass', [48, 55, 52, 55, 48, 55, 52, 55], 'left', '51315131'],
+    ['repeated notes', [60, 60, 60], 'right', '111'],
+  ] as const)('%s', (_, keys, hand, expected) => expect(fingers([...keys], hand, 'C')).toBe(expected));
+});
+
+describe('the solver', () => {
+  const key = fc.integer({ min: 55, max: 76 });
+  const event = fc.record({
+    keys: fc.uniqueArray(key, { minLength: 1, maxLength: 3 }).map((k) => k.sort((a, b) => a - b)),
+    seconds: fc.double({ min: 0.05, max: 1, noNaN: true }),
+    afterRest: fc.boolean(),
+    lock: fc.option(fc.integer({ min: 1, max: 5 })),
+  });
+  const toEvent = (e: { keys: number[]; seconds: number; afterRest: boolean; lock: number | null }): HandEvent => ({
+    keys: e.keys,
+    locked: e.keys.map((_, i) => (i === 0 && e.lock !== null ? (e.lock as Finger) : null)),
+    standard: null,
+    seconds: e.seconds,
+    afterRest: e.afterRest,
+    held: [],
+  });
+  it('finds the least of all fingerings, by exhaustive search on up to seven events', () => {
+    const spans = spansFor(13);
+    fc.assert(
+      fc.property(fc.array(event, { minLength: 1, maxLength: 7 }), fc.constantFrom<Hand>('right', 'left'), (raw, hand) => {
+        const singles = raw.map((e, i) => toEvent(i % 3 === 2 ? e : { ...e, keys: e.keys.slice(0, 1) })).slice(0, 7);
+        const choices = singles.map((e) => assignmentsOf(e, hand));
+        fc.pre(choices.reduce((n, c) => n * c.length, 1) <= 60_000);
+        let best = Infinity;
+        const walk = (so: Assignment[]): void => {
+          if (so.length === singles.length) {
+            best = Math.min(best, totalCost(singles, so, hand, spans));
+            return;
+          }
+          for (const a of choices[so.length] ?? []) walk([...so, a]);
+        };
+        walk([]);
+        const solved = solveHand(singles, hand, spans);
+        expect(solved.cost).toBeCloseTo(best, 6);
+        expect(totalCost(singles, solved.fingers, hand, spans)).toBeCloseTo(solved.cost, 6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('keeps every lock, wherever it is set', () => {
+    fc.assert(
+      fc.property(fc.array(key, { minLength: 2, maxLength: 12 }), fc.nat(), fc.integer({ min: 1, max: 5 }), (keys, at, finger) => {
+        const score = scoreOf(keys, 'C');
+        const note = score.notes[at % score.notes.length];
+        if (!note) return;
+        const { notes } = fingerKeyboard(score, { hand: 'right', spanInSemitones: 13, locks: new Map([[note.id, finger as Finger]]) });
+        expect(notes.find((n) => n.noteId === note.id)).toMatchObject({ finger: String(finger), locked: true });
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('solves a passage and its mirror alike: the left hand is the right turned round', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(0, 2, 4, 5, 7, 9, 11, 12), { minLength: 2, maxLength: 9 }), (offsets) => {
+        // D is the middle of the keyboard's own symmetry.
+        const ev = (keys: readonly number[]): HandEvent[] =>
+          keys.map((k) => ({ keys: [k], locked: [null], standard: null, seconds: 0.5, afterRest: false, held: [] }));
+        const right = solveHand(ev(offsets.map((o) => 62 + o)), 'right', spansFor(13));
+        const left = solveHand(ev(offsets.map((o) => 62 - o)), 'left', spansFor(13));
+        expect(left.cost).toBeCloseTo(right.cost, 6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('spans', () => {
+  // Parncutt et al. 1997, table 1: rows checked against one another (a pair further apart never reaches less).
+  it('grow with the distance of the fingers', () => {
+    const table = SPAN_TABLE;
+    expect(table['15']?.maxPractical).toBe(15);
+    for (const [near, far] of [
+      ['12', '13'],
+      ['13', '14'],
+      ['14', '15'],
+      ['23', '24'],
+      ['24', '25'],
+      ['34', '35'],
+    ])
+      expect(table[far ?? '']?.maxComfortable).toBeGreaterThan(table[near ?? '']?.maxComfortable ?? 99);
+  });
+  it('flag a chord past the hand with a way out', () => {
+    const opened = openAbc('X:1\nM:4/4\nL:1/1\nK:C\n[Ce] |', 'x.abc');
+    if (!opened.ok) throw new Error(opened.issue.message);
+    const { warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 12, locks: new Map() });
+    expect(warnings).toMatchObject([{ code: 'stretch', bar: 0 }]);
+    expect(warnings[0]?.message).toMatch(/Roll it.*other hand.*leave out/);
+  });
+});

@@ -1,0 +1,180 @@
+/**
+ * The least-cost fingering of one hand: a dynamic programme over what the hand holds at each onset, two events back. The cost is the sum
+ * of the rules in `rules.ts`; the result is its optimum (checked against exhaustive search in the tests). A locked finger is the only
+ * choice its note has; the rest is solved around it. Time grows in proportion to the events.
+ */
+import { chordShape, groupStep, KEYBOARD_WEIGHTS, lineStep, lineTriple, thumbOnBlack, weakFinger, type Played } from './rules';
+import { FINGERS, type Finger, type Spans } from './spans';
+import type { Hand } from './standard';
+
+/** Notes struck together by one hand. */
+export interface HandEvent {
+  /** Sounding keys, low to high. */
+  readonly keys: readonly number[];
+  /** A finger each note must have, or null. */
+  readonly locked: readonly (Finger | null)[];
+  /** The standard finger of a scale or arpeggio, for a single note. */
+  readonly standard: Finger | null;
+  /** Seconds since the event before began. */
+  readonly seconds: number;
+  /** A rest long enough to free the hand lies before it. */
+  readonly afterRest: boolean;
+  /** Keys held on from before under fingers that are not free, low to high. */
+  readonly held: readonly number[];
+}
+
+/** Fingers of an event's notes, low to high. */
+export type Assignment = readonly Finger[];
+
+const isBlack = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) + 12) % 12);
+
+/** Fingers that can take the notes: in the order of the keys, locks kept; with more than five notes neighbours share fingers. */
+export function assignmentsOf(event: HandEvent, hand: Hand): readonly Assignment[] {
+  const out: Finger[][] = [];
+  const n = event.keys.length;
+  const grow = (so: readonly Finger[]): void => {
+    if (so.length === n) {
+      out.push([...so]);
+      return;
+    }
+    const lock = event.locked[so.length] ?? null;
+    for (const finger of FINGERS) {
+      if (lock !== null && finger !== lock) continue;
+      const last = so[so.length - 1];
+      const left = n - so.length - 1;
+      if (last !== undefined && lock === null) {
+        const inOrder = hand === 'right' ? finger > last : finger < last;
+        // A thumb may lie on two keys where there are more notes than fingers.
+        if (!inOrder && !(n > 5 && finger === last)) continue;
+      }
+      if (n <= 5 && lock === null) {
+        const room = hand === 'right' ? 5 - finger : finger - 1;
+        if (room < left && event.locked.slice(so.length + 1).every((l) => l === null)) continue;
+      }
+      grow([...so, finger]);
+    }
+  };
+  grow([]);
+  return out.length > 0 ? out : [event.keys.map((_, i) => event.locked[i] ?? (FINGERS[Math.min(4, i)] as Finger))];
+}
+
+/** Keys with their fingers as the rules see them: the left hand mirrored. */
+export function playedOf(event: HandEvent, fingers: Assignment, hand: Hand): readonly Played[] {
+  return event.keys.map((key, i) => ({ x: hand === 'right' ? key : -key, black: isBlack(key), finger: fingers[i] ?? 1 }));
+}
+
+/** The event alone. */
+export function eventCost(event: HandEvent, notes: readonly Played[], spans: Spans): number {
+  const [only] = notes;
+  if (notes.length !== 1 || !only) return chordShape(notes, spans);
+  const off = event.standard !== null && event.locked[0] === null && only.finger !== event.standard ? KEYBOARD_WEIGHTS.standard : 0;
+  return weakFinger(only) + thumbOnBlack(only) + off;
+}
+
+/** One event after another. */
+export function stepCost(event: HandEvent, a: readonly Played[], b: readonly Played[], spans: Spans): number {
+  const [x] = a;
+  const [y] = b;
+  const cost = a.length === 1 && b.length === 1 && x && y ? lineStep(x, y, spans, event.seconds) : groupStep(a, b, spans);
+  return event.afterRest ? cost * KEYBOARD_WEIGHTS.afterRest : cost;
+}
+
+/** Three events, where all are single notes and no rest frees the hand between them. */
+export function tripleCost(b: HandEvent, c: HandEvent, x: readonly Played[], y: readonly Played[], z: readonly Played[], spans: Spans): number {
+  const [p] = x;
+  const [q] = y;
+  const [r] = z;
+  if (!p || !q || !r || x.length > 1 || y.length > 1 || z.length > 1 || b.afterRest || c.afterRest) return 0;
+  return lineTriple(p, q, r, spans);
+}
+
+/** The whole cost of a fingering: what the solver makes least. */
+export function totalCost(events: readonly HandEvent[], chosen: readonly Assignment[], hand: Hand, spans: Spans): number {
+  const notes = events.map((e, i) => playedOf(e, chosen[i] ?? [], hand));
+  let cost = 0;
+  events.forEach((event, i) => {
+    const here = notes[i] ?? [];
+    cost += eventCost(event, here, spans);
+    const before = notes[i - 1];
+    if (before) cost += stepCost(event, before, here, spans);
+    const two = notes[i - 2];
+    const middle = events[i - 1];
+    if (before && two && middle) cost += tripleCost(middle, event, two, before, here, spans);
+  });
+  return cost;
+}
+
+export interface Solution {
+  readonly fingers: readonly Assignment[];
+  readonly cost: number;
+}
+
+interface Cell {
+  readonly cost: number;
+  /** Index of the assignment two events back. */
+  readonly back: number;
+}
+
+/** The least-cost fingers of a hand's events. No events give no fingers and no cost. */
+export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans): Solution {
+  if (events.length === 0) return { fingers: [], cost: 0 };
+  const choices = events.map((e) => assignmentsOf(e, hand));
+  const played = events.map((e, i) => (choices[i] ?? []).map((a) => playedOf(e, a, hand)));
+  const single = events.map((e, i) => (played[i] ?? []).map((notes) => eventCost(e, notes, spans)));
+  // table[i][p][c]: least cost up to event i when event i - 1 has its p-th choice and event i its c-th.
+  let table: Cell[][] = [(single[0] ?? []).map((cost) => ({ cost, back: 0 }))];
+  const backs: number[][][] = [];
+  for (let i = 1; i < events.length; i += 1) {
+    const event = events[i];
+    const middle = events[i - 1];
+    if (!event || !middle) break;
+    const before = played[i - 1] ?? [];
+    const here = played[i] ?? [];
+    const two = i >= 2 ? (played[i - 2] ?? []) : [];
+    const next: Cell[][] = before.map((b, p) =>
+      here.map((h, c) => {
+        const own = (single[i]?.[c] ?? 0) + stepCost(event, b, h, spans);
+        let best = Infinity;
+        let back = 0;
+        if (i === 1) best = table[0]?.[p]?.cost ?? Infinity;
+        else
+          two.forEach((t, k) => {
+            const cost = (table[k]?.[p]?.cost ?? Infinity) + tripleCost(middle, event, t, b, h, spans);
+            if (cost < best - 1e-12) {
+              best = cost;
+              back = k;
+            }
+          });
+        return { cost: best + own, back };
+      }),
+    );
+    backs.push(next.map((row) => row.map((cell) => cell.back)));
+    table = next;
+  }
+  if (events.length === 1) {
+    const row = table[0] ?? [];
+    const c = row.reduce((best, cell, k) => (cell.cost < (row[best]?.cost ?? Infinity) ? k : best), 0);
+    return { fingers: [choices[0]?.[c] ?? []], cost: row[c]?.cost ?? 0 };
+  }
+  let p = 0;
+  let c = 0;
+  let cost = Infinity;
+  table.forEach((row, k) =>
+    row.forEach((cell, m) => {
+      if (cell.cost < cost) {
+        cost = cell.cost;
+        p = k;
+        c = m;
+      }
+    }),
+  );
+  const picks: number[] = [];
+  for (let i = events.length - 1; i >= 1; i -= 1) {
+    picks.unshift(c);
+    const back = backs[i - 1]?.[p]?.[c] ?? 0;
+    c = p;
+    p = back;
+  }
+  picks.unshift(c);
+  return { fingers: picks.map((k, i) => choices[i]?.[k] ?? []), cost };
+}
