@@ -1,8 +1,10 @@
 import type { Result } from '../src/core/result';
 import type { OptionShapes, OptionValues } from './options';
+import { INSTRUMENTS } from '../src/core/fingering';
 import { studioJsonSchema } from '../src/core/studio';
 import { ok } from '../src/core/result';
 import { countVerb } from './count-verb';
+import { fingerVerb } from './finger-verb';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
 import { writeVerb } from './write-verb';
@@ -16,6 +18,15 @@ interface Verb {
 export const VERBS = {
   read: { options: {}, takesFile: true, run: readVerb },
   sections: { options: {}, takesFile: true, run: sectionsVerb },
+  finger: {
+    options: {
+      instrument: { kind: 'choice', of: INSTRUMENTS },
+      hand: { kind: 'choice', of: ['right', 'left', 'auto'] },
+      span: { kind: 'number', min: 3, max: 24 },
+    },
+    takesFile: true,
+    run: fingerVerb,
+  },
   count: { options: { system: { kind: 'choice', of: ['meter'] }, bars: { kind: 'text' } }, takesFile: true, run: countVerb },
   write: { options: { marks: { kind: 'text' }, out: { kind: 'text' } }, takesFile: true, run: writeVerb },
   schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },

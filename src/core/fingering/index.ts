@@ -1,0 +1,10 @@
+/**
+ * Fingering. In: a score, the name of an instrument, the player's span and settings, locks (note id → what the teacher set).
+ * Out: a proposal for every note with why, its cost, and warnings naming bars. Spans in semitones.
+ */
+export { fingerChanges, type Density } from './density';
+export { fingerScore, INSTRUMENTS, isInstrument, type FingeringLock, type FingeringRequest, type InstrumentName } from './finger-score';
+export { chordChange, chordShapes, BOWED, FRETTED, tunedTo, withCapo, type ChordChange, type ChordShape } from './strings';
+export { TABLE_SPAN, type Hand, type HandChoice } from './keyboard';
+export type { FingeredNote, Fingering, FingeringWarning } from './types';
+export { WIND_INSTRUMENTS } from './winds';

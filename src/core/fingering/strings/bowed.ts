@@ -1,0 +1,276 @@
+import type { Note, Score } from '../../score';
+import type { FingeredNote, Fingering, FingeringWarning } from '../types';
+import { aboveString, stringColumns, type StringColumn } from './columns';
+import type { BowedInstrument } from './instruments';
+import { cheapestPath } from './lattice';
+
+export interface BowedRequest {
+  /** Note id → finger (0 for open), or finger and string, that the teacher set. */
+  readonly locks: ReadonlyMap<string, { readonly finger: string; readonly string?: number }>;
+  /** Where both serve, the open string or the fourth finger. */
+  readonly openOrFourth: 'open' | 'fourth';
+  /** Play it all on this string, as an exercise; 1 is the highest. */
+  readonly onString?: number;
+  readonly from?: number;
+  readonly to?: number;
+}
+
+/** Where one note is stopped. */
+interface Stop {
+  readonly note: Note;
+  /** Index of the string, 0 the highest. */
+  readonly string: number;
+  readonly finger: 0 | 1 | 2 | 3 | 4;
+  /** Number of the position, 0 for half; null for an open string, which leaves the hand where it is. */
+  readonly position: number | null;
+  /** Semitones of the first finger above the open string, for measuring shifts. */
+  readonly base: number | null;
+  readonly extended: boolean;
+}
+
+/** One or two notes at once. */
+interface Place {
+  readonly stops: readonly Stop[];
+  readonly position: number | null;
+  readonly base: number | null;
+}
+
+/** Costs, chosen by us. */
+export const BOWED_WEIGHTS = {
+  shift: 3,
+  shiftSemitone: 0.35,
+  shiftByOpen: 0.4,
+  crossing: 0.5,
+  skippedString: 1.2,
+  highPosition: 0.45,
+  halfPosition: 0.2,
+  extension: 1.6,
+  fourth: 0.35,
+  openLong: 0.5,
+  openShort: -0.1,
+  sameFingerFifth: 0.8,
+  sameFingerOther: 2,
+  doubleStopFourth: 0.6,
+} as const;
+
+/** Semitones of the degrees above an open string for the natural place of the first finger in each position. */
+const NATURAL = [0, 2, 4, 5, 7, 9, 11, 12, 14, 16, 17, 19, 21];
+const HIGHEST_POSITION = 8;
+
+/** Violin and viola: a letter a finger; high and low fingers are the same finger a semitone off. */
+function diatonicStops(note: Note, string: number, semitones: number, steps: number): Stop[] {
+  const out: Stop[] = [];
+  for (let position = 0; position <= HIGHEST_POSITION; position += 1) {
+    const finger = steps - position + 1;
+    if (finger < 1 || finger > 4) continue;
+    const natural = NATURAL[position] ?? 0;
+    const base = position === 0 ? 1 : natural;
+    // Reach above the first finger: 0, 2, 3 or 4, 5; a semitone off is a low or high finger, more is no longer that position.
+    const reach = semitones - base;
+    const usual = [0, 2, 4, 5][finger - 1] ?? 0;
+    const off = reach - usual;
+    if (off < -2 || off > 1) continue;
+    const extended = (finger === 4 && off > 0) || (finger === 1 && off < -1);
+    if (finger === 1 && off > 0) continue;
+    out.push({ note, string, finger: finger as 1 | 2 | 3 | 4, position, base, extended });
+  }
+  return out;
+}
+
+/** Cello positions by the semitones of the first finger above the open string. */
+const CELLO_POSITIONS: Readonly<Record<number, number>> = { 1: 0, 2: 1, 3: 2, 4: 2, 5: 3, 6: 3, 7: 4, 8: 5, 9: 5, 10: 6, 11: 7 };
+/** Double bass, Simandl's "New Method for the Double Bass" (1881): half, first, second, second and a half, third … in semitones. */
+const BASS_POSITIONS: Readonly<Record<number, number>> = { 1: 0, 2: 1, 3: 2, 4: 2.5, 5: 3, 6: 3.5, 7: 4, 8: 5, 9: 5.5, 10: 6, 11: 6.5, 12: 7 };
+
+function framedStops(note: Note, string: number, semitones: number, frame: 'chromatic' | 'simandl'): Stop[] {
+  const closed: readonly (readonly [1 | 2 | 3 | 4, number])[] =
+    frame === 'simandl'
+      ? [
+          [1, 0],
+          [2, 1],
+          [4, 2],
+        ]
+      : [
+          [1, 0],
+          [2, 1],
+          [3, 2],
+          [4, 3],
+        ];
+  const extended: readonly (readonly [1 | 2 | 3 | 4, number])[] =
+    frame === 'simandl'
+      ? []
+      : [
+          [2, 2],
+          [3, 3],
+          [4, 4],
+        ];
+  const positions = frame === 'simandl' ? BASS_POSITIONS : CELLO_POSITIONS;
+  const out: Stop[] = [];
+  for (const [list, isExtended] of [
+    [closed, false],
+    [extended, true],
+  ] as const)
+    for (const [finger, above] of list) {
+      const base = semitones - above;
+      const position = positions[base];
+      if (position === undefined) continue;
+      out.push({ note, string, finger, position, base, extended: isExtended });
+    }
+  return out;
+}
+
+function stopsOf(note: Note, instrument: BowedInstrument, request: BowedRequest): Stop[] {
+  const lock = request.locks.get(note.id);
+  const all = instrument.strings.flatMap((open, string): Stop[] => {
+    if (request.onString !== undefined && string !== request.onString - 1) return [];
+    const { semitones, steps } = aboveString(note, open);
+    if (semitones < 0 || semitones > 21) return [];
+    if (semitones === 0) return [{ note, string, finger: 0, position: null, base: null, extended: false }];
+    return instrument.frame === 'diatonic' ? diatonicStops(note, string, semitones, steps) : framedStops(note, string, semitones, instrument.frame);
+  });
+  // An open string is also a stopped note of the string below: there it comes from the string below's own stops.
+  const kept = lock ? all.filter((s) => String(s.finger) === lock.finger && (lock.string === undefined || s.string === lock.string - 1)) : all;
+  return kept.length > 0 ? kept : lock ? all.slice(0, 1).map((s) => ({ ...s, finger: (Number(lock.finger) || 0) as Stop['finger'] })) : all;
+}
+
+/** Places for one or two notes at once; more than two are taken as the top two (the rest are rolled). */
+function placesOf(column: StringColumn, instrument: BowedInstrument, request: BowedRequest): Place[] {
+  const notes = column.notes.slice(-2);
+  const single = (s: Stop): Place => ({ stops: [s], position: s.position, base: s.base });
+  const [low, high] = notes;
+  if (!low) return [];
+  const lows = stopsOf(low, instrument, request);
+  if (!high) return lows.map(single);
+  const highs = stopsOf(high, instrument, request);
+  const pairs = lows.flatMap((a) =>
+    highs.flatMap((b): Place[] => {
+      if (a.string - b.string !== 1) return [];
+      if (a.base !== null && b.base !== null && Math.abs(a.base - b.base) > 1) return [];
+      if (a.finger !== 0 && a.finger === b.finger && (a.base ?? 0) !== (b.base ?? 0)) return [];
+      return [{ stops: [a, b], position: b.position ?? a.position, base: b.base ?? a.base }];
+    }),
+  );
+  return pairs.length > 0 ? pairs : highs.map(single);
+}
+
+function ownCost(place: Place, column: StringColumn, request: BowedRequest, frame: BowedInstrument['frame']): number {
+  const w = BOWED_WEIGHTS;
+  let cost = 0;
+  for (const s of place.stops) {
+    if (s.finger === 0) cost += request.openOrFourth === 'fourth' ? w.fourth * 2 : column.length > 0.9 ? w.openLong : w.openShort;
+    // The bass has no third finger to prefer to the fourth.
+    if (s.finger === 4 && frame !== 'simandl') cost += w.fourth;
+    if (s.extended) cost += w.extension;
+    if (s.position === 0) cost += w.halfPosition;
+    if (s.position !== null && s.position > 1) cost += w.highPosition * (s.position - 1);
+  }
+  if (place.stops.length === 2 && place.stops.some((s) => s.finger === 4)) cost += w.doubleStopFourth;
+  return cost;
+}
+
+/** The place the hand was in carries over open strings: a path keeps the last stopped base in its places. */
+function stepCost(a: Place, b: Place, column: StringColumn): number {
+  const w = BOWED_WEIGHTS;
+  let cost = 0;
+  const from = a.stops[a.stops.length - 1];
+  const to = b.stops[b.stops.length - 1];
+  if (!from || !to) return 0;
+  const strings = Math.abs(from.string - to.string);
+  cost += w.crossing * strings + w.skippedString * Math.max(0, strings - 1);
+  if (a.position !== null && b.position !== null && a.position !== b.position) {
+    const far = Math.abs((a.base ?? 0) - (b.base ?? 0));
+    cost += (w.shift + w.shiftSemitone * far) * (column.afterRest || from.finger === 0 ? w.shiftByOpen : 1);
+  }
+  if (from.finger !== 0 && from.finger === to.finger && from.note.midi !== to.note.midi)
+    cost += strings === 1 && a.base === b.base ? w.sameFingerFifth : w.sameFingerOther;
+  return cost * (column.afterRest ? 0.6 : 1);
+}
+
+const ORDINALS = ['half', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
+export const positionName = (position: number): string =>
+  `${ORDINALS[Math.floor(position)] ?? `${position}th`}${Number.isInteger(position) ? '' : ' and a half'} position`;
+
+/** String, position and finger for every note of a bowed part. */
+export function fingerBowed(score: Score, instrument: BowedInstrument, request: BowedRequest): Fingering {
+  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
+  const all = part ? stringColumns(score, part.id) : [];
+  const warnings: FingeringWarning[] = [];
+  const columns: { column: StringColumn; places: Place[] }[] = [];
+  for (const column of all) {
+    const places = placesOf(column, instrument, request);
+    if (places.length > 0) columns.push({ column, places });
+    else {
+      const [note] = column.notes;
+      if (note)
+        warnings.push({
+          code: 'out-of-range',
+          bar: note.bar,
+          noteIds: column.notes.map((n) => n.id),
+          message: `bar ${score.bars[note.bar]?.number ?? ''}: cannot be played on ${request.onString === undefined ? `the ${instrument.name}` : `string ${request.onString}`}`,
+        });
+    }
+  }
+  // Open strings leave the hand where it was: spread them over the positions their neighbours may be in.
+  const spread = columns.map(({ places }, c) => {
+    const around = [
+      ...new Set(
+        [...(columns[c - 1]?.places ?? []), ...(columns[c + 1]?.places ?? [])].flatMap((p) => (p.position === null ? [] : [`${p.position} ${p.base}`])),
+      ),
+    ];
+    return places.flatMap((p): Place[] =>
+      p.position !== null || around.length === 0
+        ? [p]
+        : around.map((key) => {
+            const [position = 1, base = 2] = key.split(' ').map(Number);
+            return { ...p, position, base };
+          }),
+    );
+  });
+  const path = cheapestPath(
+    spread,
+    (p, c) => ownCost(p, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false }, request, instrument.frame),
+    (a, b, c) => stepCost(a, b, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false }),
+  );
+  const from = request.from ?? 0;
+  const to = request.to ?? score.bars.length - 1;
+  const notes: FingeredNote[] = [];
+  let shown: number | null = null;
+  path.picks.forEach((pick, c) => {
+    const place = spread[c]?.[pick];
+    const before = c > 0 ? spread[c - 1]?.[path.picks[c - 1] ?? 0] : undefined;
+    for (const stop of place?.stops ?? []) {
+      const changes = stop.position !== null && stop.position !== shown;
+      if (stop.position !== null) shown = stop.position;
+      if (stop.note.bar < from || stop.note.bar > to) continue;
+      const locked = request.locks.has(stop.note.id);
+      const crossed = before !== undefined && before.stops[0]?.string !== stop.string;
+      notes.push({
+        noteId: stop.note.id,
+        bar: stop.note.bar,
+        finger: String(stop.finger),
+        string: stop.string + 1,
+        ...(changes && stop.position !== null ? { position: positionName(stop.position) } : {}),
+        locked,
+        why: locked
+          ? 'yours'
+          : stop.finger === 0
+            ? 'open string'
+            : changes && c > 0
+              ? `shift to ${positionName(stop.position ?? 1)}`
+              : stop.extended
+                ? 'reached by an extension'
+                : stop.finger === 4 && !crossed
+                  ? 'fourth finger, to stay on the string'
+                  : `${positionName(stop.position ?? 1)}`,
+      });
+    }
+    // Notes of wider chords are rolled: they take the first place that fits.
+    const rest = columns[c]?.column.notes.slice(0, -2) ?? [];
+    for (const note of rest) {
+      const [stop] = stopsOf(note, instrument, request);
+      if (stop && note.bar >= from && note.bar <= to)
+        notes.push({ noteId: note.id, bar: note.bar, finger: String(stop.finger), string: stop.string + 1, locked: false, why: 'rolled with the chord' });
+    }
+  });
+  return { notes, cost: path.cost, optimal: true, warnings };
+}

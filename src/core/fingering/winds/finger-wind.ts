@@ -1,0 +1,149 @@
+import { spanSeconds, struckNotes, writtenMidi, type Note, type Score } from '../../score';
+import { ticks } from '../../units';
+import type { FingeredNote, Fingering, FingeringWarning } from '../types';
+import { cheapestPath } from '../strings';
+import type { WindChart, WindFingering } from './chart';
+
+export interface WindInstrument {
+  readonly name: string;
+  readonly chart: WindChart;
+  /** Charts count written pitches for transposing instruments, sounding ones for the rest. */
+  readonly counts: 'written' | 'sounding';
+}
+
+export interface WindRequest {
+  /** Note id → keys the teacher set, as shown. */
+  readonly locks: ReadonlyMap<string, string>;
+  readonly from?: number;
+  readonly to?: number;
+}
+
+/** Costs, chosen by us. */
+export const WIND_WEIGHTS = {
+  /** A key that goes down or up. */
+  change: 0.12,
+  /** One little finger from key to key. */
+  slide: 3,
+  /** An alternate, and an alternate on a long note where tone counts. */
+  alternate: 0.5,
+  alternateLong: 1.2,
+  /** Going to an alternate and back on one pitch. */
+  flip: 0.8,
+  /** Slide arm, a position, a second. */
+  arm: 0.18,
+} as const;
+
+interface WindNote {
+  readonly note: Note;
+  readonly ways: readonly WindFingering[];
+  readonly seconds: number;
+  readonly length: number;
+}
+
+function keyOf(note: Note, instrument: WindInstrument): number {
+  if (instrument.counts === 'sounding' || !note.pitch) return note.midi ?? 60;
+  return writtenMidi(note.pitch);
+}
+
+const order = (chart: WindChart): number => Math.min(...chart.notes.keys());
+const highest = (chart: WindChart): number => Math.max(...chart.notes.keys());
+
+/** Recorder and guitar-like notation an octave down without saying so: the whole part is moved by octaves into the chart. */
+function octaveShift(notes: readonly Note[], instrument: WindInstrument): number {
+  const keys = notes.map((n) => keyOf(n, instrument));
+  const fits = (shift: number): number => keys.filter((k) => instrument.chart.notes.has(k + shift)).length;
+  if (fits(0) * 2 >= keys.length) return 0;
+  return [0, 12, -12, 24].reduce((best, shift) => (fits(shift) > fits(best) ? shift : best), 0);
+}
+
+function own(way: WindFingering, ways: readonly WindFingering[], length: number): number {
+  const at = ways.indexOf(way);
+  return at <= 0 ? 0 : WIND_WEIGHTS.alternate * at + (length > 1 ? WIND_WEIGHTS.alternateLong : 0);
+}
+
+function step(a: WindFingering, b: WindFingering, seconds: number): number {
+  const w = WIND_WEIGHTS;
+  let cost = 0;
+  const down = new Set(a.hands);
+  const after = new Set(b.hands);
+  for (const k of after) if (!down.has(k)) cost += w.change;
+  for (const k of down) if (!after.has(k)) cost += w.change;
+  if (a.leftLittle !== undefined && b.leftLittle !== undefined && a.leftLittle !== b.leftLittle) cost += w.slide;
+  if (a.rightLittle !== undefined && b.rightLittle !== undefined && a.rightLittle !== b.rightLittle) cost += w.slide;
+  if (a.slide !== undefined && b.slide !== undefined) cost += (w.arm * Math.abs(a.slide - b.slide)) / Math.max(0.12, Math.min(1, seconds));
+  return cost;
+}
+
+/** Keys, valves or slide position for every note of a wind part, with the alternates of each note. */
+export function fingerWind(score: Score, instrument: WindInstrument, request: WindRequest): Fingering {
+  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
+  const struck = struckNotes(score.notes).filter((s) => s.note.part === part?.id && s.note.midi !== null && !s.note.chord);
+  const shift = octaveShift(
+    struck.map((s) => s.note),
+    instrument,
+  );
+  const warnings: FingeringWarning[] = [];
+  const notes: WindNote[] = [];
+  let before: Note | null = null;
+  for (const { note, sounding } of struck) {
+    const key = keyOf(note, instrument) + shift;
+    const ways = instrument.chart.notes.get(key) ?? [];
+    const seconds = before ? spanSeconds(score, before.onset, note.onset) : 1;
+    before = note;
+    if (ways.length === 0) {
+      const low = key < order(instrument.chart);
+      warnings.push({
+        code: 'out-of-range',
+        bar: note.bar,
+        noteIds: [note.id],
+        message: `bar ${score.bars[note.bar]?.number ?? ''}: this note lies ${low ? 'below' : key > highest(instrument.chart) ? 'above' : 'outside'} the chart of the ${instrument.name}`,
+      });
+      continue;
+    }
+    const lock = request.locks.get(note.id);
+    const locked = lock === undefined ? [] : ways.filter((w) => w.keys === lock);
+    notes.push({
+      note,
+      ways: lock === undefined ? ways : locked.length > 0 ? locked : [{ keys: lock, hands: [...lock] }],
+      seconds,
+      length: spanSeconds(score, note.onset, ticks(note.onset + sounding)),
+    });
+  }
+  const path = cheapestPath(
+    notes.map((n) => n.ways),
+    (way, c) => own(way, notes[c]?.ways ?? [], notes[c]?.length ?? 0),
+    (a, b, c) => {
+      const samePitch = notes[c - 1] && notes[c] && keyOf(notes[c].note, instrument) === keyOf(notes[c - 1]?.note ?? notes[c].note, instrument);
+      return samePitch ? (a.keys === b.keys ? 0 : WIND_WEIGHTS.flip) : step(a, b, notes[c]?.seconds ?? 1);
+    },
+  );
+  const from = request.from ?? 0;
+  const to = request.to ?? score.bars.length - 1;
+  const out: FingeredNote[] = notes.flatMap((n, i): FingeredNote[] => {
+    const way = n.ways[path.picks[i] ?? 0];
+    if (!way || n.note.bar < from || n.note.bar > to) return [];
+    const all = instrument.chart.notes.get(keyOf(n.note, instrument) + shift) ?? [];
+    const locked = request.locks.has(n.note.id);
+    const main = all[0]?.keys === way.keys;
+    const previous = i > 0 ? notes[i - 1]?.ways[path.picks[i - 1] ?? 0] : undefined;
+    const littles = previous && ((previous.leftLittle && way.rightLittle) || (previous.rightLittle && way.leftLittle));
+    return [
+      {
+        noteId: n.note.id,
+        bar: n.note.bar,
+        finger: way.slide === undefined ? '' : String(way.slide),
+        keys: way.keys,
+        alternates: all.filter((w) => w.keys !== way.keys).map((w) => w.keys),
+        locked,
+        why: locked
+          ? 'yours'
+          : main
+            ? 'main fingering'
+            : littles
+              ? 'alternate: the little fingers take turns instead of sliding'
+              : 'alternate: fewer fingers move here',
+      },
+    ];
+  });
+  return { notes: out, cost: path.cost, optimal: true, warnings };
+}
