@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../src/core/result';
-import { countStaff } from '../src/core/rhythm';
+import { COUNT_SYSTEMS, countStaff } from '../src/core/rhythm';
 import { quartersText } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 import type { OptionValues } from './options';
@@ -19,8 +19,9 @@ export async function countVerb(bytes: Uint8Array, file: string, options: Option
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
+  const system = COUNT_SYSTEMS.find((s) => s === options['system']) ?? 'meter';
   const to = Math.min(range[1], score.bars.length - 1);
-  const bars = score.parts.flatMap((part) => Array.from({ length: part.staves }, (_, i) => countStaff(score, part.id, i + 1, range[0], to)).flat());
+  const bars = score.parts.flatMap((part) => Array.from({ length: part.staves }, (_, i) => countStaff(score, part.id, i + 1, range[0], to, system)).flat());
   return ok({
     bars: bars
       .sort((a, b) => a.bar - b.bar)

@@ -1,10 +1,13 @@
 import type { Result } from '../src/core/result';
 import type { OptionShapes, OptionValues } from './options';
 import { INSTRUMENTS } from '../src/core/fingering';
+import { COUNT_SYSTEMS } from '../src/core/rhythm';
+import { ORNAMENT_STYLES } from '../src/core/ornaments';
 import { studioJsonSchema } from '../src/core/studio';
 import { ok } from '../src/core/result';
 import { countVerb } from './count-verb';
 import { fingerVerb } from './finger-verb';
+import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-verbs';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
 import { writeVerb } from './write-verb';
@@ -27,7 +30,11 @@ export const VERBS = {
     takesFile: true,
     run: fingerVerb,
   },
-  count: { options: { system: { kind: 'choice', of: ['meter'] }, bars: { kind: 'text' } }, takesFile: true, run: countVerb },
+  count: { options: { system: { kind: 'choice', of: COUNT_SYSTEMS }, bars: { kind: 'text' } }, takesFile: true, run: countVerb },
+  chords: { options: {}, takesFile: true, run: chordsVerb },
+  ornaments: { options: { style: { kind: 'choice', of: ORNAMENT_STYLES }, tempo: { kind: 'number', min: 10, max: 600 } }, takesFile: true, run: ornamentsVerb },
+  breaths: { options: { tempo: { kind: 'number', min: 10, max: 600 }, span: { kind: 'number', min: 0.5, max: 120 } }, takesFile: true, run: breathsVerb },
+  dynamics: { options: {}, takesFile: true, run: dynamicsVerb },
   write: { options: { marks: { kind: 'text' }, out: { kind: 'text' } }, takesFile: true, run: writeVerb },
   schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },
 } as const satisfies Readonly<Record<string, Verb>>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { openAbc } from '../studio';
-import { countStaff, countText } from './meter-count';
+import { countStaff, countText } from './count-staff';
 
 function count(meter: string, music: string): string[] {
   const opened = openAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`, 'count.abc');

@@ -1,0 +1,77 @@
+/** `oak chords`, `ornaments`, `breaths` and `dynamics`: thin, they call the core and print; field names are a contract. */
+import { placeBreaths } from '../src/core/breath';
+import { printedDynamics, suggestDynamics } from '../src/core/dynamics';
+import { findHarmony, rootName } from '../src/core/harmony';
+import { ORNAMENT_STYLES, realiseOrnaments } from '../src/core/ornaments';
+import { ok, type Result } from '../src/core/result';
+import { fractionText, quartersText, tempoAt, type Score } from '../src/core/score';
+import { openPiece } from '../src/core/studio';
+import { ticks } from '../src/core/units';
+import type { OptionValues } from './options';
+
+const round = (n: number): number => Number(n.toFixed(3));
+
+async function withScore(bytes: Uint8Array, file: string, describe: (score: Score) => unknown): Promise<Result<unknown>> {
+  const opened = await openPiece(bytes, file);
+  return opened.ok ? ok(describe(opened.value.read.score)) : opened;
+}
+
+const tempoOf = (score: Score, options: OptionValues): number => (options['tempo'] === undefined ? tempoAt(score, ticks(0)) : Number(options['tempo']));
+
+export const chordsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
+  withScore(bytes, file, (score) => {
+    const harmony = findHarmony(score);
+    return {
+      beats: harmony.beats.map((b) => ({
+        bar: b.bar,
+        beat: b.beat,
+        onset: quartersText(score, b.onset),
+        symbol: b.symbol,
+        degree: b.degree,
+        notes: b.notes,
+        flags: b.flags,
+      })),
+      keys: harmony.keys.map((k) => ({ from: k.from, to: k.to, tonic: rootName(k.tonic, k), mode: k.mode })),
+      pedals: harmony.pedals.map((p) => ({ from: p.from, to: p.to, note: p.name })),
+      sequences: harmony.sequences.map((s) => ({ from: s.from, to: s.to, semitones: s.steps, times: s.times })),
+    };
+  });
+
+export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
+  withScore(bytes, file, (score) => {
+    const style = ORNAMENT_STYLES.find((s) => s === options['style']) ?? 'early';
+    return {
+      ornaments: realiseOrnaments(score, style, tempoOf(score, options)).map((o) => ({
+        noteId: o.noteId,
+        kind: o.kind,
+        notes: o.notes.map((n) => ({ onset: fractionText(n.onset), duration: fractionText(n.duration), midi: n.midi })),
+        notesPerSecond: round(o.notesPerSecond),
+        tooFast: o.tooFast,
+      })),
+    };
+  });
+
+export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
+  withScore(bytes, file, (score) => {
+    const plan = placeBreaths(score, tempoOf(score, options), options['span'] === undefined ? 8 : Number(options['span']));
+    const q = (t: number): string => quartersText(score, t);
+    return {
+      breaths: plan.breaths.map((b) => ({ afterNoteId: b.afterNoteId, bar: b.bar, onset: q(b.onset), reason: b.reason, printed: b.printed, catch: b.catch })),
+      spans: plan.spans.map((s) => ({ from: q(s.from), to: q(s.to), fromBar: s.fromBar, toBar: s.toBar, seconds: round(s.seconds) })),
+      warnings: plan.warnings.map((w) => ({ code: w.code, fromBar: w.fromBar, toBar: w.toBar, seconds: round(w.seconds), tempo: w.tempo, message: w.message })),
+    };
+  });
+
+export const dynamicsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
+  withScore(bytes, file, (score) => ({
+    printed: printedDynamics(score).map((d) => ({ bar: d.bar, onset: quartersText(score, d.onset), level: d.level, part: d.part, staff: d.staff })),
+    suggested: suggestDynamics(score).map((d) => ({
+      bar: d.bar,
+      onset: quartersText(score, d.onset),
+      level: d.level,
+      reason: d.reason,
+      kind: d.kind,
+      noteId: d.noteId,
+      toNoteId: d.toNoteId,
+    })),
+  }));

@@ -1,0 +1,37 @@
+import type { BeatChord, KeySpan } from '../harmony';
+import { struckNotes, type Score } from '../score';
+
+/** How a phrase ends: comma, full stop, question or exclamation mark, and why. */
+export interface PhraseSign {
+  readonly noteId: string;
+  readonly bar: number;
+  readonly sign: ',' | '.' | '?' | '!';
+  readonly reason: string;
+}
+
+/** Punctuation at the ends of the given phrases (bars, both included), from the last note of the tune and the chord under it. */
+export function punctuatePhrases(
+  score: Score,
+  phrases: readonly { readonly from: number; readonly to: number }[],
+  beats: readonly BeatChord[],
+  keys: readonly KeySpan[],
+): PhraseSign[] {
+  const struck = struckNotes(score.notes).filter((s) => s.note.midi !== null && !s.note.grace && s.note.staff === 1);
+  return phrases.flatMap(({ from, to }): PhraseSign[] => {
+    const mine = struck.filter((s) => s.note.bar >= from && s.note.bar <= to);
+    const last = mine[mine.length - 1];
+    if (!last) return [];
+    const key = keys.find((k) => to >= k.from && to <= k.to) ?? { tonic: 0, mode: 'major' as const, from: 0, to: 0 };
+    const degree = ((last.note.midi ?? 0) - key.tonic + 120) % 12;
+    const under = beats.filter((b) => b.onset <= last.note.onset).pop();
+    const root = under?.root == null ? null : (under.root - key.tonic + 12) % 12;
+    const top = Math.max(...mine.map((s) => s.note.midi ?? 0));
+    const put = (sign: PhraseSign['sign'], reason: string): PhraseSign[] => [{ noteId: last.note.id, bar: last.note.bar, sign, reason }];
+    if (degree === 0 && (root === 0 || root === null))
+      return put((last.note.midi ?? 0) === top ? '!' : '.', (last.note.midi ?? 0) === top ? 'ends on the tonic, at the top' : 'ends on the tonic');
+    if (root === 7 || degree === 2 || degree === 11) return put('?', 'ends open, on the dominant');
+    const before = mine[mine.length - 2];
+    const rises = before !== undefined && (last.note.midi ?? 0) > (before.note.midi ?? 0);
+    return put(rises ? '?' : ',', rises ? 'rises at the end' : 'goes on');
+  });
+}

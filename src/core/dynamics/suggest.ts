@@ -1,0 +1,127 @@
+import { findHarmony, type Harmony } from '../harmony';
+import { findSameness, type Sameness } from '../sameness';
+import { struckNotes, type Note, type Score } from '../score';
+import { proposeSections, type ProposedSection } from '../sections';
+import type { Ticks } from '../units';
+
+export const LEVELS = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'] as const;
+export type DynamicLevel = (typeof LEVELS)[number];
+const isLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l === text);
+
+export interface PrintedDynamic {
+  readonly bar: number;
+  readonly onset: Ticks;
+  /** A level, `crescendo`, `diminuendo`, or `stop` where a hairpin ends. */
+  readonly level: string;
+  readonly part: string;
+  readonly staff: number | null;
+}
+
+export interface SuggestedDynamic {
+  readonly kind: 'level' | 'wedge';
+  readonly noteId: string;
+  /** Last note of a hairpin. */
+  readonly toNoteId: string | null;
+  readonly bar: number;
+  readonly onset: Ticks;
+  /** A level, or `crescendo` and `diminuendo`. */
+  readonly level: DynamicLevel | 'crescendo' | 'diminuendo';
+  readonly reason: string;
+}
+
+export const printedDynamics = (score: Score): PrintedDynamic[] =>
+  score.directions.flatMap((d) =>
+    d.kind === 'dynamic'
+      ? [{ bar: d.bar, onset: d.onset, level: d.level, part: d.part, staff: d.staff }]
+      : d.kind === 'wedge'
+        ? [{ bar: d.bar, onset: d.onset, level: d.role, part: d.part, staff: d.staff }]
+        : [],
+  );
+
+const stepped = (level: DynamicLevel, by: number): DynamicLevel => LEVELS[Math.max(1, Math.min(LEVELS.length - 2, LEVELS.indexOf(level) + by))] ?? level;
+
+/** The tune: the top staff of the first part with notes. Which staff that is can be told by its rhythm in fuller textures. */
+function tuneOf(score: Score): Note[] {
+  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id));
+  const staff = Math.min(...score.notes.filter((n) => n.part === part?.id).map((n) => n.staff));
+  const tops = new Map<number, Note>();
+  for (const { note } of struckNotes(score.notes)) {
+    if (note.part !== part?.id || note.staff !== staff || note.grace || note.midi === null) continue;
+    const there = tops.get(note.onset);
+    if (!there || note.midi > (there.midi ?? 0)) tops.set(note.onset, note);
+  }
+  return [...tops.values()];
+}
+
+/**
+ * Suggestions where nothing is printed, by the handbook's rules of thumb [common practice]: a repeated phrase is an echo, softer; a
+ * sequence builds or relaxes in steps; a rising line grows and a falling one fades; tension chords are the peaks; many quick notes are
+ * played lightly; phrases round off at the end. One level a phrase, hairpins towards its peak and away from it.
+ */
+export function suggestDynamics(
+  score: Score,
+  sameness: Sameness = findSameness(score),
+  sections: readonly ProposedSection[] = proposeSections(score, sameness),
+  harmony: Harmony = findHarmony(score),
+): SuggestedDynamic[] {
+  const tune = tuneOf(score);
+  const printed = printedDynamics(score);
+  const phrases = sections.flatMap((s) => s.phrases.map((p, i) => ({ ...p, section: s, first: i === 0 })));
+  const out: SuggestedDynamic[] = [];
+  let level: DynamicLevel = 'mf';
+  let base: DynamicLevel = 'mf';
+  const before = new Map<string, DynamicLevel>();
+  for (const phrase of phrases) {
+    const notes = tune.filter((n) => n.bar >= phrase.from && n.bar <= phrase.to);
+    const [first] = notes;
+    const last = notes[notes.length - 1];
+    if (!first || !last) continue;
+    const inside = printed.filter((d) => d.bar >= phrase.from && d.bar <= phrase.to);
+    const word = [...inside].reverse().find((d) => isLevel(d.level))?.level;
+    if (word !== undefined && isLevel(word)) {
+      level = word;
+      base = word;
+    }
+    const say = (kind: SuggestedDynamic['kind'], note: Note, to: Note | null, what: SuggestedDynamic['level'], reason: string): void => {
+      out.push({ kind, noteId: note.id, toNoteId: to?.id ?? null, bar: note.bar, onset: note.onset, level: what, reason });
+    };
+    const name = (from: number, to: number): string => `bars ${score.bars[from]?.number ?? ''}–${score.bars[to]?.number ?? ''}`;
+    if (!inside.some((d) => isLevel(d.level))) {
+      const echo = sameness.repeats.find((r) => r.kind === 'exact' && r.b[0] === phrase.from && r.b[1] >= phrase.to && r.a[1] === phrase.from - 1);
+      const copy = sameness.repeats.find((r) => r.kind === 'sequence' && r.b[0] === phrase.from);
+      const quick = notes.length / Math.max(1, phrase.to - phrase.from + 1);
+      const model = phrase.section.like === null ? undefined : before.get(sections[phrase.section.like]?.letter ?? '');
+      if (echo) {
+        level = stepped(base, -1);
+        say('level', first, null, level, `an echo of ${name(echo.a[0], echo.a[1])}: softer`);
+      } else if (copy) {
+        level = stepped(level, copy.steps > 0 ? 1 : -1);
+        say('level', first, null, level, copy.steps > 0 ? 'the sequence rises: a step more' : 'the sequence falls: a step less');
+      } else if (phrase.first && out.length === 0 && printed.length === 0) say('level', first, null, base, 'a level to begin with');
+      else if (phrase.first && model !== undefined && model !== level) {
+        level = model;
+        say('level', first, null, level, `as in ${sections[phrase.section.like ?? 0]?.letter ?? ''}`);
+      } else if (phrase.first && phrase.section.like === null && out.length > 0) {
+        level = quick > 7 ? stepped(base, -1) : stepped(base, 1);
+        say('level', first, null, level, quick > 7 ? 'many quick notes sound by themselves: lightly' : 'new material stands out');
+      }
+    }
+    if (phrase.first) before.set(phrase.section.letter, level);
+    if (inside.some((d) => d.level === 'crescendo' || d.level === 'diminuendo') || notes.length < 4) continue;
+    // The peak: a tension chord where there is one in the second half, else the highest note.
+    const tension = harmony.beats.find(
+      (b) =>
+        b.bar > phrase.from && b.bar <= phrase.to && (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.flags.includes('outside-the-key'))),
+    );
+    const high = notes.reduce((m, n) => ((n.midi ?? 0) > (m.midi ?? 0) ? n : m), first);
+    const peak = tension ? (notes.find((n) => n.onset >= tension.onset) ?? high) : high;
+    const at = notes.indexOf(peak);
+    const rise = (peak.midi ?? 0) - (first.midi ?? 0);
+    const fall = (peak.midi ?? 0) - (last.midi ?? 0);
+    if (at >= 3 && (rise >= 3 || tension))
+      say('wedge', first, peak, 'crescendo', tension ? `grows to the tension of ${tension.symbol}` : 'the line rises: it grows');
+    if (notes.length - 1 - at >= 3 && fall >= 3)
+      say('wedge', peak, last, 'diminuendo', phrase.to === phrase.section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades');
+  }
+  return out.sort((a, b) => a.onset - b.onset);
+}
