@@ -17,7 +17,7 @@ interface BeatPlace {
 export function meterSyllable(place: Fraction, beat: BeatPlace): string {
   const at = `${place.n}/${place.d}`;
   if (place.n === 0) return String(beat.number);
-  if (beat.compound) return at === '1/3' ? 'la' : at === '2/3' ? 'li' : place.d === 6 ? 'ta' : at === '1/2' ? '&' : 'ti';
+  if (beat.compound) return at === '1/3' ? 'la' : at === '2/3' ? 'li' : place.d === 6 || at === '1/2' ? 'ta' : 'ti';
   switch (at) {
     case '1/2':
       return '&';

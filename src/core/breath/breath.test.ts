@@ -1,0 +1,139 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { findHarmony } from '../harmony';
+import { openAbc } from '../studio';
+import { bowingCost, proposeBowing, strokesOf, type BowDirection } from './bowing';
+import { breathPlaces, placeBreaths } from './place-breaths';
+import { punctuatePhrases } from './punctuation';
+
+const scoreOf = (music: string, meter = '4/4', key = 'C') => {
+  const opened = openAbc(`X:1\nM:${meter}\nL:1/4\nQ:1/4=60\nK:${key}\n${music}`, 'x.abc');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  return opened.value.read.score;
+};
+
+const piece = fc
+  .array(fc.constantFrom('C D E F', 'G2 A2', 'c4', '(C D E F)', 'E F/G/ A2', 'G3 z', 'A/B/c/d/ e2', 'c2- c2'), { minLength: 1, maxLength: 6 })
+  .map((bars) => `${bars.join(' | ')} |`);
+
+describe('breaths', () => {
+  it('lie at bar lines and after long notes, never inside a slur, a tie or a run', () => {
+    fc.assert(
+      fc.property(piece, fc.integer({ min: 3, max: 12 }), (music, span) => {
+        const score = scoreOf(music);
+        const { places, notes } = breathPlaces(score);
+        const plan = placeBreaths(score, 60, span);
+        for (const b of plan.breaths) {
+          expect(places.some((p) => p.note.id === b.afterNoteId)).toBe(true);
+          const at = notes.findIndex((n) => n.note.id === b.afterNoteId);
+          const next = notes[at + 1];
+          // A tied note is followed by its own continuation in no plan: its end is the end of the tie.
+          expect(next && next.note.onset >= b.onset).toBe(true);
+        }
+        // Slurred bars are whole: no breath between a slur's first note and its last.
+        let open = false;
+        for (const { note } of notes) {
+          if (note.marks.slurs.some((s) => s.role === 'start')) open = true;
+          if (note.marks.slurs.some((s) => s.role === 'stop')) open = false;
+          if (open) expect(plan.breaths.some((b) => b.afterNoteId === note.id)).toBe(false);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+  it('are the fewest that keep every span, by exhaustive search', () => {
+    fc.assert(
+      fc.property(piece, fc.integer({ min: 4, max: 10 }), (music, span) => {
+        const score = scoreOf(music);
+        const { places, notes } = breathPlaces(score);
+        fc.pre(places.length <= 12);
+        const forced = places.flatMap((p, i) => (p.rest || p.printed ? [i] : []));
+        let fewest = Infinity;
+        for (let mask = 0; mask < 1 << places.length; mask += 1) {
+          const set = places.flatMap((_, i) => (mask & (1 << i) ? [i] : []));
+          if (!forced.every((f) => set.includes(f))) continue;
+          const edges = [-1, ...set, places.length];
+          const fits = edges.slice(1).every((k, i) => {
+            const j = edges[i] ?? -1;
+            const from = j < 0 ? (notes[0]?.note.onset ?? 0) : (notes[(places[j]?.after ?? 0) + 1]?.note.onset ?? 0);
+            const to = k >= places.length ? (notes[notes.length - 1]?.end ?? 0) : (places[k]?.end ?? 0);
+            return (to - from) / score.ticksPerQuarter <= span + 1e-9;
+          });
+          if (fits) fewest = Math.min(fewest, set.length);
+        }
+        const plan = placeBreaths(score, 60, span);
+        if (Number.isFinite(fewest)) {
+          expect(plan.breaths).toHaveLength(fewest);
+          expect(plan.warnings).toEqual([]);
+        } else expect(plan.warnings.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 120 },
+    );
+  });
+  it('says the seconds of each span, and the tempo that would save a passage without a place', () => {
+    // Eight quarters under one slur: 8 s at 60; a span of 6 s needs 80.
+    const plan = placeBreaths(scoreOf('(C D E F | G A B c) |'), 60, 6);
+    expect(plan.breaths).toEqual([]);
+    expect(plan.spans).toMatchObject([{ seconds: 8 }]);
+    expect(plan.warnings).toMatchObject([{ tempo: 80, fromBar: 0, toBar: 1 }]);
+    expect(placeBreaths(scoreOf('(C D E F | G A B c) |'), 80, 6).warnings).toEqual([]);
+  });
+  it('keeps printed breaths', () =>
+    expect(placeBreaths(scoreOf('C D !breath!E F | G4 |'), 60, 20).breaths).toMatchObject([{ reason: 'printed', printed: true }]));
+  it('the faster the fewer', () => {
+    const score = scoreOf('C D E2 | F G A2 | c4 | C D E2 | F G A2 | c4 |');
+    expect(placeBreaths(score, 120, 8).breaths.length).toBeLessThan(placeBreaths(score, 60, 8).breaths.length);
+  });
+});
+
+describe('bowing', () => {
+  it('is the best of all, by exhaustive search', () => {
+    fc.assert(
+      fc.property(piece, (music) => {
+        const strokes = strokesOf(scoreOf(music)).slice(0, 12);
+        const score = scoreOf(music);
+        fc.pre(strokesOf(score).length <= 12);
+        let best = Infinity;
+        for (let mask = 0; mask < 1 << strokes.length; mask += 1)
+          best = Math.min(
+            best,
+            bowingCost(
+              strokes,
+              strokes.map((_, i): BowDirection => (mask & (1 << i) ? 'up' : 'down')),
+            ),
+          );
+        expect(proposeBowing(score).cost).toBeCloseTo(best, 9);
+      }),
+      { numRuns: 80 },
+    );
+  });
+  // Common practice: down on the downbeat, an upbeat up, a slur under one bow.
+  it('begins down on a downbeat and up on an upbeat', () => {
+    const first = (music: string, meter?: string) =>
+      proposeBowing(scoreOf(music, meter))
+        .strokes.map((s) => s.direction[0])
+        .join('');
+    expect(first('C D E F |')).toBe('dudu');
+    expect(first('G | C D E F |')).toBe('ududu');
+    expect(first('(C D) E F | G4 |')).toBe('dudu');
+  });
+  it('says where the strokes do not work out', () => {
+    const { strokes } = proposeBowing(scoreOf('C D E | F G A |', '3/4'));
+    expect(strokes.some((s) => s.retake || s.awkward)).toBe(true);
+  });
+});
+
+it('phrases end open on the dominant and closed on the tonic', () => {
+  const score = scoreOf('C D E F | G2 D2 | C D E D | C4 |');
+  const harmony = findHarmony(score);
+  const signs = punctuatePhrases(
+    score,
+    [
+      { from: 0, to: 1 },
+      { from: 2, to: 3 },
+    ],
+    harmony.beats,
+    harmony.keys,
+  );
+  expect(signs.map((s) => s.sign)).toEqual(['?', '.']);
+});
