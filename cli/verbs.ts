@@ -3,10 +3,12 @@ import type { OptionShapes, OptionValues } from './options';
 import { INSTRUMENTS } from '../src/core/fingering';
 import { COUNT_SYSTEMS } from '../src/core/rhythm';
 import { ORNAMENT_STYLES } from '../src/core/ornaments';
+import { ORDER_SCHOOLS, STUDENT_LEVELS } from '../src/core/ladder';
 import { studioJsonSchema } from '../src/core/studio';
 import { ok } from '../src/core/result';
 import { countVerb } from './count-verb';
 import { fingerVerb } from './finger-verb';
+import { ladderVerb } from './ladder-verb';
 import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-verbs';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
@@ -35,6 +37,15 @@ export const VERBS = {
   ornaments: { options: { style: { kind: 'choice', of: ORNAMENT_STYLES }, tempo: { kind: 'number', min: 10, max: 600 } }, takesFile: true, run: ornamentsVerb },
   breaths: { options: { tempo: { kind: 'number', min: 10, max: 600 }, span: { kind: 'number', min: 0.5, max: 120 } }, takesFile: true, run: breathsVerb },
   dynamics: { options: {}, takesFile: true, run: dynamicsVerb },
+  ladder: {
+    options: {
+      level: { kind: 'choice', of: STUDENT_LEVELS },
+      school: { kind: 'choice', of: ORDER_SCHOOLS },
+      tempo: { kind: 'number', min: 10, max: 600 },
+    },
+    takesFile: true,
+    run: ladderVerb,
+  },
   write: { options: { marks: { kind: 'text' }, out: { kind: 'text' } }, takesFile: true, run: writeVerb },
   schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },
 } as const satisfies Readonly<Record<string, Verb>>;

@@ -1,0 +1,29 @@
+import { ORDER_SCHOOLS, pieceLadder, STUDENT_LEVELS } from '../src/core/ladder';
+import { ok, type Result } from '../src/core/result';
+import { openPiece } from '../src/core/studio';
+import type { OptionValues } from './options';
+
+export async function ladderVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
+  const opened = await openPiece(bytes, file);
+  if (!opened.ok) return opened;
+  const ladder = pieceLadder(opened.value.read.score, {
+    level: STUDENT_LEVELS.find((l) => l === options['level']) ?? 'intermediate',
+    school: ORDER_SCHOOLS.find((s) => s === options['school']) ?? 'sameness',
+    ...(options['tempo'] === undefined ? {} : { tempo: Number(options['tempo']) }),
+  });
+  return ok({
+    chunks: ladder.chunks.map((c) => ({ name: c.name, from: c.from, to: c.to, why: c.why, kind: c.kind, copyOf: c.copyOf })),
+    rungs: ladder.rungs.map((r) => ({
+      chunk: r.chunk,
+      kind: r.kind,
+      hands: r.hands,
+      bars: r.bars,
+      tempo: r.tempo,
+      times: r.times,
+      done: r.done,
+      what: r.what,
+      why: r.why,
+    })),
+    minutes: ladder.minutes,
+  });
+}
