@@ -6,3 +6,4 @@ export { EngravedLines, type LineLayout } from './engraved-lines';
 export { LadderDrawing, type DrawnRung } from './ladder-drawing';
 export { CurveLane, TextLane, type CurvePoint, type DynamicLevel, type LaneText, type MarkSource } from './mark-lanes';
 export { RungMark } from './rung-mark';
+export { HandMap, type HandMapDrawing } from './hand-map';

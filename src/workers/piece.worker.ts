@@ -1,7 +1,14 @@
 import { expose } from 'comlink';
+import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
+import { suggestDynamics } from '@/core/dynamics';
+import { fingerScore } from '@/core/fingering';
+import { findHarmony, type Harmony } from '@/core/harmony';
 import { scoreToMidi } from '@/core/midi';
 import { readScore, REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
+import { realiseOrnaments } from '@/core/ornaments';
 import { ok, type Result } from '@/core/result';
+import { findSameness, type Sameness } from '@/core/sameness';
+import { proposeSections, type ProposedSection } from '@/core/sections';
 import { matchEditions } from '@/core/score';
 import { openAbc, openGrid, openPiece, type OpenedPiece } from '@/core/studio';
 import type { OpenedFile, PieceWorkerApi } from './protocol';
@@ -11,6 +18,23 @@ const MOST_LOADED = 12;
 /** What was opened last: it is asked for again at once, under the key of its new piece. */
 let latest: { text: string; read: ReadScore } | null = null;
 const loaded = new Map<string, { text: string; read: ReadScore }>();
+
+interface Built {
+  readonly sameness: Sameness;
+  readonly sections: readonly ProposedSection[];
+  readonly harmony: Harmony;
+}
+
+/** How a piece is built does not change with tempo or style: found once. */
+const builtFor = new WeakMap<ReadScore, Built>();
+function builtOf(read: ReadScore): Built {
+  const known = builtFor.get(read);
+  if (known) return known;
+  const sameness = findSameness(read.score);
+  const built = { sameness, sections: proposeSections(read.score, sameness), harmony: findHarmony(read.score) };
+  builtFor.set(read, built);
+  return built;
+}
 
 function toFile(opened: Result<OpenedPiece>): Result<OpenedFile> {
   if (!opened.ok) return opened;
@@ -60,6 +84,29 @@ const api: PieceWorkerApi = {
   midi(key, request) {
     const piece = loaded.get(key);
     return Promise.resolve(piece ? scoreToMidi(piece.read.score, request) : null);
+  },
+  finger(key, request) {
+    const piece = loaded.get(key);
+    return Promise.resolve(piece ? fingerScore(piece.read.score, request) : null);
+  },
+  marking(key, request) {
+    const piece = loaded.get(key);
+    if (!piece) return Promise.resolve(null);
+    const { score } = piece.read;
+    const built = builtOf(piece.read);
+    return Promise.resolve({
+      harmony: built.harmony,
+      dynamics: suggestDynamics(score, built.sameness, built.sections, built.harmony),
+      breaths: request.wind ? placeBreaths(score, request.tempo, request.breathSpanInSeconds) : null,
+      bowing: request.bowed ? proposeBowing(score) : null,
+      phrases: punctuatePhrases(
+        score,
+        built.sections.flatMap((s) => s.phrases),
+        built.harmony.beats,
+        built.harmony.keys,
+      ),
+      ornaments: realiseOrnaments(score, request.style, request.tempo, request.styles),
+    });
   },
   match(before, after) {
     const a = loaded.get(before);

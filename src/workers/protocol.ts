@@ -1,7 +1,12 @@
 /** Everything that passes between the page and its workers. */
 import type { Grid } from '@/core/bargrid';
 import type { BarDifficulty, DifficultyOptions } from '@/core/difficulty';
+import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
+import type { SuggestedDynamic } from '@/core/dynamics';
+import type { Fingering, FingeringRequest } from '@/core/fingering';
+import type { Harmony } from '@/core/harmony';
 import type { MidiRequest } from '@/core/midi';
+import type { OrnamentStyle, RealisedOrnament } from '@/core/ornaments';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
 import type { Result } from '@/core/result';
 import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
@@ -25,6 +30,26 @@ export interface OpenedFile {
   readonly remembered: string | null;
 }
 
+export interface MarkingRequest {
+  /** Quarters a minute, for breaths and ornaments. */
+  readonly tempo: number;
+  readonly breathSpanInSeconds: number;
+  readonly wind: boolean;
+  readonly bowed: boolean;
+  readonly style: OrnamentStyle;
+  /** Note id → style of its ornament. */
+  readonly styles: ReadonlyMap<string, OrnamentStyle>;
+}
+
+export interface Marking {
+  readonly harmony: Harmony;
+  readonly dynamics: readonly SuggestedDynamic[];
+  readonly breaths: BreathPlan | null;
+  readonly bowing: Bowing | null;
+  readonly phrases: readonly PhraseSign[];
+  readonly ornaments: readonly RealisedOrnament[];
+}
+
 /** Reads pieces and cuts excerpts; keeps the pieces it read by key. */
 export interface PieceWorkerApi {
   open(bytes: Uint8Array, fileName: string): Promise<Result<OpenedFile>>;
@@ -42,6 +67,10 @@ export interface PieceWorkerApi {
   write(key: string, marks: readonly WrittenMark[], remembered: string | null): Promise<WrittenDocument | null>;
   /** A MIDI file of a range; null when the piece of that key is not loaded. */
   midi(key: string, request: MidiRequest): Promise<Uint8Array | null>;
+  /** A proposed fingering; null when the piece of that key is not loaded. */
+  finger(key: string, request: FingeringRequest): Promise<Fingering | null>;
+  /** Everything else that can be proposed or computed on the page; null when the piece of that key is not loaded. */
+  marking(key: string, request: MarkingRequest): Promise<Marking | null>;
   /** What became of the notes of one loaded piece in another; null when either is not loaded. */
   match(before: string, after: string): Promise<EditionMatch | null>;
 }

@@ -1,6 +1,7 @@
 import type { Level, StudioEvent } from '../studio';
 
 export type LevelEvent = Extract<StudioEvent, { kind: 'level' }>;
+export type FingeringEvent = Extract<StudioEvent, { kind: 'fingering' }>;
 
 /** Where a student stands on a section, and how it came about. */
 export interface Standing {
@@ -18,6 +19,8 @@ export interface FoldedRecords {
   readonly standings: ReadonlyMap<string, Standing>;
   /** `student section` → ids of rungs ticked off. */
   readonly rungsDone: ReadonlyMap<string, ReadonlySet<string>>;
+  /** Note id → fingers changed after practice had begun, oldest first. */
+  readonly fingerings: ReadonlyMap<string, readonly FingeringEvent[]>;
 }
 
 export const standingKey = (studentId: string, sectionId: string): string => `${studentId} ${sectionId}`;
@@ -32,7 +35,7 @@ export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
     if (e.kind === 'retract') retracted.set(e.target, true);
     else if (e.kind === 'restore') retracted.set(e.target, false);
   }
-  return unique.filter((e) => (e.kind === 'level' || e.kind === 'rung') && !retracted.get(e.id));
+  return unique.filter((e) => e.kind !== 'retract' && e.kind !== 'restore' && !retracted.get(e.id));
 }
 
 /**
@@ -42,6 +45,7 @@ export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
 export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
   const histories = new Map<string, LevelEvent[]>();
   const rungsDone = new Map<string, Set<string>>();
+  const fingerings = new Map<string, FingeringEvent[]>();
   for (const e of heldEvents(events)) {
     switch (e.kind) {
       case 'level': {
@@ -57,6 +61,12 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
         if (e.done) set.add(e.rungId);
         else set.delete(e.rungId);
         rungsDone.set(key, set);
+        break;
+      }
+      case 'fingering': {
+        const there = fingerings.get(e.noteId);
+        if (there) there.push(e);
+        else fingerings.set(e.noteId, [e]);
         break;
       }
       case 'retract':
@@ -77,7 +87,7 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
         history,
       });
   }
-  return { standings, rungsDone };
+  return { standings, rungsDone, fingerings };
 }
 
 /** Whether a number is one of the levels, 0 to 5. */

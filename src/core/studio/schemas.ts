@@ -55,7 +55,8 @@ export const markSchema = z.discriminatedUnion('kind', [
     ...markBase,
     kind: z.literal('finger'),
     noteId: id,
-    finger: z.string().min(1).max(8),
+    /** A digit, or the keys of a wind instrument as its chart shows them. */
+    finger: z.string().min(1).max(40),
     /** Strings count from the highest, 1; frets from the nut, 0. */
     string: z.number().int().min(1).max(12).optional(),
     fret: z.number().int().min(0).max(30).optional(),
@@ -130,6 +131,9 @@ export const studentSchema = z.object({
   /** Widest comfortable span in semitones, thumb to little finger. */
   handSpanInSemitones: z.number().min(3).max(24).nullable(),
   breathSpanInSeconds: z.number().min(1).max(60).nullable(),
+  /** How much of a fingering this student sees, and which variant of it by piece; the full one when absent. */
+  density: z.enum(['every', 'changes', 'first', 'none', 'boxes']).optional(),
+  variants: z.record(z.string(), z.string().max(40)).optional(),
   minutesPerDay: z.array(z.number().min(0).max(600)).length(7),
   order: z.number(),
   updatedAt: time,
@@ -153,6 +157,15 @@ export const eventSchema = z.discriminatedUnion('kind', [
     note: z.string().max(1000),
   }),
   z.object({ ...eventBase, kind: z.literal('rung'), studentId: id, pieceId: id, sectionId: id, rungId: id, done: z.boolean() }),
+  /** A finger changed after the section had been practised: the old one resurfaces under stress, so it is remembered. */
+  z.object({
+    ...eventBase,
+    kind: z.literal('fingering'),
+    pieceId: id,
+    noteId: id,
+    before: z.string().max(40).nullable(),
+    after: z.string().max(40).nullable(),
+  }),
   z.object({ ...eventBase, kind: z.literal('retract'), target: id }),
   z.object({ ...eventBase, kind: z.literal('restore'), target: id }),
 ]);

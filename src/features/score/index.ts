@@ -5,3 +5,5 @@ export { ScoreLines } from './score-lines';
 export { useScore, versionOf } from './use-score';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
+export { playNotes, type HeardNote } from './play';
+export { useFingering, useMarking } from './use-marking';

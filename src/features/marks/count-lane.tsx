@@ -1,0 +1,114 @@
+import type { ReactNode } from 'react';
+import type { BarCount } from '@/core/rhythm';
+import type { Score } from '@/core/score';
+import type { LineLayout } from '@/ui';
+
+/** The first note in time order under each onset, to hang counts and chords on. */
+export function noteAtOnset(score: Score, from: number, to: number): ReadonlyMap<number, string> {
+  const at = new Map<number, string>();
+  for (const note of score.notes) if (note.bar >= from && note.bar <= to && note.grace === null && !at.has(note.onset)) at.set(note.onset, note.id);
+  for (const rest of score.rests) if (rest.bar >= from && rest.bar <= to && !at.has(rest.onset)) at.set(rest.onset, rest.id);
+  return at;
+}
+
+/** x of an onset in a line: the note there, or between its neighbours in proportion to time. */
+export function xOfOnset(
+  onset: number,
+  bar: { readonly id: string; readonly onset: number; readonly length: number },
+  at: ReadonlyMap<number, string>,
+  layout: LineLayout,
+): number | null {
+  const id = at.get(onset);
+  const there = id ? layout.notes.get(id) : undefined;
+  if (there) return there.x;
+  const box = layout.bars.get(bar.id);
+  if (!box) return null;
+  const known = [...at].flatMap(([o, noteId]) => {
+    const place = layout.notes.get(noteId);
+    return place && o >= bar.onset && o < bar.onset + bar.length ? [{ o, x: place.x }] : [];
+  });
+  const before = known.filter((k) => k.o < onset).sort((a, b) => b.o - a.o)[0] ?? { o: bar.onset, x: box.x + 8 };
+  const after = known.filter((k) => k.o > onset).sort((a, b) => a.o - b.o)[0] ?? { o: bar.onset + bar.length, x: box.x + box.width };
+  return before.x + ((after.x - before.x) * (onset - before.o)) / Math.max(1, after.o - before.o);
+}
+
+interface Props {
+  readonly score: Score;
+  readonly counts: readonly BarCount[];
+  readonly onsets: ReadonlyMap<number, string>;
+  readonly layout: LineLayout;
+  /** The student's own words by note id, instead of the count there. */
+  readonly words: ReadonlyMap<string, string>;
+  readonly silent: 'brackets' | 'hidden';
+}
+
+/** Counts under the notes; held and silent ones in brackets or left out. */
+export function CountLane({ score, counts, onsets, layout, words, silent }: Props): ReactNode {
+  return (
+    <div className="relative h-9 border-t border-rule" role="group" aria-label="Count">
+      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Count</span>
+      {counts.flatMap((barCount) => {
+        const bar = score.bars[barCount.bar];
+        if (!bar || !layout.bars.has(bar.id)) return [];
+        return barCount.tokens.map((token) => {
+          const x = xOfOnset(token.onset, bar, onsets, layout);
+          const word = words.get(onsets.get(token.onset) ?? '');
+          if (x === null || (!token.sounding && silent === 'hidden')) return null;
+          return (
+            <span
+              key={token.onset}
+              className={`figure absolute top-1.5 -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-ink-3'}`}
+              style={{ left: x }}
+            >
+              {word ?? (token.sounding ? token.text : `(${token.text})`)}
+            </span>
+          );
+        });
+      })}
+    </div>
+  );
+}
+
+interface ChordsProps {
+  readonly score: Score;
+  readonly beats: readonly {
+    readonly bar: number;
+    readonly onset: number;
+    readonly symbol: string;
+    readonly degree: string;
+    readonly flags: readonly string[];
+  }[];
+  readonly onsets: ReadonlyMap<number, string>;
+  readonly layout: LineLayout;
+}
+
+/** Chords where they change, with their degree; dominants and diminished ones stand out in weight, not in colour. */
+export function ChordLane({ score, beats, onsets, layout }: ChordsProps): ReactNode {
+  const shown = beats.filter((b, i) => {
+    const before = beats[i - 1];
+    const bar = score.bars[b.bar];
+    return (
+      b.symbol !== '' &&
+      bar !== undefined &&
+      layout.bars.has(bar.id) &&
+      (!before || before.symbol !== b.symbol || !layout.bars.has(score.bars[before.bar]?.id ?? ''))
+    );
+  });
+  return (
+    <div className="relative h-12 border-t border-rule" role="group" aria-label="Chords">
+      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Chords</span>
+      {shown.map((b) => {
+        const bar = score.bars[b.bar];
+        const x = bar ? xOfOnset(b.onset, bar, onsets, layout) : null;
+        return x === null ? null : (
+          <span key={b.onset} className="absolute top-1 -translate-x-1/2 text-center leading-5" style={{ left: x }} title={b.flags.join(', ')}>
+            <span className={`block ${b.flags.includes('dominant') || b.flags.includes('diminished') ? 'font-bold' : ''}`}>
+              {b.symbol.replace(/#/g, '♯').replace(/(?<=[A-G])b/g, '♭')}
+            </span>
+            <span className="figure block text-sm text-ink-2">{b.degree}</span>
+          </span>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,71 @@
+import { fingerChanges, type FingeredNote } from '@/core/fingering';
+import type { Note } from '@/core/score';
+import type { Mark } from '@/core/studio';
+import type { LaneText } from '@/ui';
+
+export type FingerMark = Extract<Mark, { kind: 'finger' }>;
+export type FingerView = 'every' | 'changes' | 'first' | 'none' | 'boxes';
+export const FINGER_VIEWS: readonly (readonly [FingerView, string])[] = [
+  ['every', 'every note'],
+  ['changes', 'changes only'],
+  ['first', 'first note only'],
+  ['none', 'none'],
+  ['boxes', 'empty boxes to write in'],
+];
+
+interface Shown {
+  readonly texts: readonly LaneText[];
+  readonly rows: number;
+}
+
+/** What a finger is at a note: the teacher's, else the file's, else the proposal; refused proposals are none. */
+export function fingerAt(
+  note: Note,
+  own: ReadonlyMap<string, FingerMark>,
+  proposed: ReadonlyMap<string, FingeredNote>,
+  refused: ReadonlySet<string>,
+): { readonly text: string; readonly source: LaneText['source'] } | null {
+  const mine = own.get(note.id);
+  if (mine) return { text: mine.finger, source: mine.source };
+  const printed = note.marks.fingers[0];
+  if (printed) return { text: printed, source: 'printed' };
+  const p = proposed.get(note.id);
+  const text = p ? (p.keys ?? p.finger) : '';
+  return p && text !== '' && !refused.has(`finger ${note.id} ${text}`) ? { text, source: 'suggested' } : null;
+}
+
+/** The lane of one hand as the student sees it, or in full. Chords stand in rows, the highest note on top. */
+export function fingerLane(
+  notes: readonly Note[],
+  view: FingerView,
+  own: ReadonlyMap<string, FingerMark>,
+  proposed: ReadonlyMap<string, FingeredNote>,
+  refused: ReadonlySet<string>,
+  chosen: string | null,
+): Shown {
+  const complete = new Map<string, FingeredNote>();
+  for (const n of notes) {
+    const at = fingerAt(n, own, proposed, refused);
+    const base = proposed.get(n.id);
+    if (at) complete.set(n.id, { ...(base ?? { noteId: n.id, bar: n.bar, why: '', locked: false }), noteId: n.id, finger: at.text, locked: false });
+  }
+  const changes = view === 'changes' ? fingerChanges(notes, complete) : null;
+  const byOnset = new Map<number, Note[]>();
+  for (const n of notes) byOnset.set(n.onset, [...(byOnset.get(n.onset) ?? []), n]);
+  const first = notes[0]?.id;
+  const texts: LaneText[] = [];
+  let rows = 1;
+  for (const group of byOnset.values()) {
+    const highFirst = [...group].sort((a, b) => (b.midi ?? 0) - (a.midi ?? 0));
+    rows = Math.max(rows, highFirst.length);
+    highFirst.forEach((note, row) => {
+      const at = fingerAt(note, own, proposed, refused);
+      const isChosen = note.id === chosen;
+      const visible = view === 'every' || (view === 'changes' && changes?.has(note.id)) || (view === 'first' && note.id === first);
+      if (view === 'boxes') texts.push({ noteId: note.id, text: '▢', source: 'printed', row, chosen: isChosen });
+      else if (at && (visible || isChosen)) texts.push({ noteId: note.id, text: at.text, source: at.source, row, chosen: isChosen });
+      else if (isChosen) texts.push({ noteId: note.id, text: '·', source: 'suggested', row, chosen: true });
+    });
+  }
+  return { texts, rows };
+}

@@ -1,0 +1,200 @@
+'use client';
+
+import type { ReactNode, RefObject } from 'react';
+import type { FingeringEvent } from '@/core/mastery';
+import type { FingeredNote } from '@/core/fingering';
+import { LEVELS } from '@/core/dynamics';
+import type { RealisedOrnament } from '@/core/ornaments';
+import { pitchName, spellMidi, type Note, type Score } from '@/core/score';
+import { Button, Panel } from '@/ui';
+import type { Suggestion } from './suggestions';
+
+interface Props {
+  readonly note: Note | null;
+  readonly score: Score;
+  readonly finger: { readonly text: string; readonly source: string } | null;
+  readonly proposal: FingeredNote | null;
+  readonly wind: boolean;
+  readonly digits: readonly string[];
+  readonly history: readonly FingeringEvent[];
+  readonly dynamic: string;
+  readonly cue: string;
+  readonly word: string;
+  readonly ornament: RealisedOrnament | null;
+  readonly ornamentStyle: string;
+  readonly suggestions: readonly Suggestion[];
+  readonly cueInput: RefObject<HTMLInputElement | null>;
+  readonly dynamicInput: RefObject<HTMLSelectElement | null>;
+  readonly onFinger: (finger: string) => void;
+  readonly onClearFinger: () => void;
+  readonly onRefuseFinger: () => void;
+  readonly onDynamic: (level: string) => void;
+  readonly onCue: (text: string) => void;
+  readonly onWord: (text: string) => void;
+  readonly onOrnamentStyle: (style: 'early' | 'late' | 'measured') => void;
+  readonly onPlayOrnament: () => void;
+  readonly onAccept: (s: Suggestion) => void;
+  readonly onRefuse: (s: Suggestion) => void;
+}
+
+const day = (at: string): string => at.slice(0, 10);
+
+/** Everything about the note in hand: its finger and why, what else could be, dynamic, cue, word, ornament, and what is suggested. */
+export function NotePanel(props: Props): ReactNode {
+  const { note, score, finger, proposal } = props;
+  if (!note)
+    return (
+      <Panel title="No note chosen">
+        <p className="text-lg text-ink-2">
+          Click a note, or press the right arrow. Then a digit sets its finger; Enter takes the proposed ones to the end of the section.
+        </p>
+      </Panel>
+    );
+  const name = note.pitch ? pitchName(note.pitch) : 'note';
+  const bar = score.bars[note.bar]?.number ?? '';
+  return (
+    <Panel title={`Note ${name}, bar ${bar}`}>
+      <div className="grid gap-4">
+        <div>
+          <div className="flex items-baseline justify-between gap-2">
+            <h3>Finger</h3>
+            <span
+              className={`figure text-2xl font-bold ${finger?.source === 'suggested' ? 'rounded border border-dashed border-ink-3 px-2 text-ink-2' : finger?.source === 'printed' ? 'text-ink' : 'text-plum'}`}
+            >
+              {finger?.text ?? '–'}
+            </span>
+          </div>
+          <p className="text-ink-2">
+            {finger?.source === 'suggested' ? 'proposed' : finger?.source === 'printed' ? 'printed in the file' : finger ? 'yours' : 'none yet'}
+            {proposal && finger?.source === 'suggested' ? `: ${proposal.why}` : ''}
+            {proposal && (proposal.string !== undefined || proposal.position)
+              ? `; string ${proposal.string ?? ''}${proposal.fret === undefined ? '' : `, fret ${proposal.fret}`}${proposal.position ? `, ${proposal.position}` : ''}`
+              : ''}
+          </p>
+          {props.wind ? (
+            <div className="mt-2 flex flex-wrap gap-1">
+              {[...(proposal ? [proposal.keys ?? ''] : []), ...(proposal?.alternates ?? [])].filter(Boolean).map((keys) => (
+                <Button key={keys} className="figure" aria-pressed={finger?.text === keys} onClick={() => props.onFinger(keys)}>
+                  {keys}
+                </Button>
+              ))}
+            </div>
+          ) : (
+            <div className="mt-2 flex flex-wrap gap-1">
+              {props.digits.map((digit) => (
+                <Button key={digit} className="figure min-w-11" aria-pressed={finger?.text === digit} onClick={() => props.onFinger(digit)}>
+                  {digit}
+                </Button>
+              ))}
+            </div>
+          )}
+          <div className="mt-1 flex gap-1">
+            {finger?.source === 'teacher' ? (
+              <Button look="quiet" shortcut="⌫" onClick={props.onClearFinger}>
+                Unlock
+              </Button>
+            ) : null}
+            {finger?.source === 'suggested' ? (
+              <Button look="quiet" shortcut="x" onClick={props.onRefuseFinger}>
+                Not this one
+              </Button>
+            ) : null}
+          </div>
+          {props.history.length > 0 ? (
+            <ul className="mt-1 text-warn">
+              {props.history.map((e) => (
+                <li key={e.id}>
+                  {day(e.at)}: {e.before ?? 'none'} → {e.after ?? 'none'}, after practice had begun
+                </li>
+              ))}
+            </ul>
+          ) : null}
+        </div>
+        {props.suggestions.length > 0 ? (
+          <div>
+            <h3>Suggested here</h3>
+            <ul className="grid gap-1">
+              {props.suggestions.map((s) => (
+                <li key={s.key} className="flex flex-wrap items-center gap-1">
+                  <span className="min-w-10 rounded border border-dashed border-ink-3 px-2 text-center font-semibold text-ink-2">{s.text}</span>
+                  <span className="flex-1 text-ink-2">{s.reason}</span>
+                  <Button onClick={() => props.onAccept(s)} aria-label={`Accept ${s.text}: ${s.reason}`}>
+                    Accept
+                  </Button>
+                  <Button look="quiet" onClick={() => props.onRefuse(s)} aria-label={`Refuse ${s.text}: ${s.reason}`}>
+                    Refuse
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </div>
+        ) : null}
+        <label>
+          <h3>Dynamic here</h3>
+          <select ref={props.dynamicInput} className="field mt-1 w-full" value={props.dynamic} onChange={(e) => props.onDynamic(e.target.value)}>
+            <option value="">none of yours</option>
+            {LEVELS.map((level) => (
+              <option key={level} value={level}>
+                {level}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <h3>Cue</h3>
+          <input
+            ref={props.cueInput}
+            key={`cue ${note.id}`}
+            className="field mt-1 w-full bg-plum-wash font-semibold text-plum"
+            defaultValue={props.cue}
+            maxLength={500}
+            placeholder="say it again next week"
+            onBlur={(e) => props.onCue(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') e.currentTarget.blur();
+            }}
+          />
+        </label>
+        <label>
+          <h3>Own word here</h3>
+          <input
+            key={`word ${note.id} ${props.word}`}
+            className="field mt-1 w-full"
+            defaultValue={props.word}
+            maxLength={200}
+            placeholder="one syllable a note, split by hyphens"
+            onBlur={(e) => props.onWord(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') e.currentTarget.blur();
+            }}
+          />
+        </label>
+        {props.ornament ? (
+          <div>
+            <h3>{props.ornament.kind.replace(/-/g, ' ')}</h3>
+            <p className="figure">
+              {props.ornament.notes.map((n) => pitchName(spellMidi(n.midi, score.bars[note.bar]?.key.fifths ?? 0)).replace(/-?\d+$/, '')).join(' ')}
+            </p>
+            <p className="text-ink-2">
+              {props.ornament.notesPerSecond.toFixed(1)} notes a second
+              {props.ornament.tooFast ? ': too fast at this tempo for most hands; take measured or a slower tempo' : ''}
+            </p>
+            <div className="mt-1 flex flex-wrap gap-1">
+              {(['early', 'late', 'measured'] as const).map((style) => (
+                <Button
+                  key={style}
+                  aria-pressed={props.ornamentStyle === style}
+                  className={props.ornamentStyle === style ? 'bg-leaf-wash' : ''}
+                  onClick={() => props.onOrnamentStyle(style)}
+                >
+                  {style}
+                </Button>
+              ))}
+              <Button onClick={props.onPlayOrnament}>Hear it</Button>
+            </div>
+          </div>
+        ) : null}
+      </div>
+    </Panel>
+  );
+}
