@@ -101,6 +101,19 @@ function EngravedLine({ svg, line, chosen, chosenBars, differs, onNote, onBar, a
               ) : null;
             })
           : null}
+        {layout
+          ? [...(differs ?? [])].map((id) => {
+              const at = layout.notes.get(id);
+              return at ? (
+                <div
+                  key={id}
+                  aria-hidden="true"
+                  className="pointer-events-none absolute z-10 rounded-full border-[2.5px] border-leaf"
+                  style={{ left: at.x - at.width / 2 - 6, top: at.y - 12, width: at.width + 12, height: 24 }}
+                />
+              ) : null;
+            })
+          : null}
         {/* The keyboard reaches notes and bars through the bar strip and the stage's own keys. */}
         {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events */}
         <div ref={host} className="engraved relative" onClick={onClick} dangerouslySetInnerHTML={{ __html: svg }} />

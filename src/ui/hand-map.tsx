@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { isValveText, KeyPicture } from './key-picture';
 
 /** Where a section starts, on the instrument. */
 export type HandMapDrawing =
@@ -95,7 +96,11 @@ function Strings({ names, stops }: Pick<Extract<HandMapDrawing, { kind: 'strings
 
 /** Holes and keys in a row: left hand, a bar, right hand; pressed ones are full. */
 function Keys({ text }: { readonly text: string }): ReactNode {
-  return <p className="figure text-center text-2xl font-semibold tracking-wide">{text}</p>;
+  return (
+    <p className="figure text-center text-2xl font-semibold tracking-wide">
+      {isValveText(text) ? text : <KeyPicture keys={text} size={18} colour="var(--color-ink)" />}
+    </p>
+  );
 }
 
 const says = (drawing: HandMapDrawing): string => {

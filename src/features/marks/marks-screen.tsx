@@ -12,7 +12,7 @@ import { barsText } from '@/core/sections';
 import { perform, tempoAt, type Note } from '@/core/score';
 import type { Mark, NoteMark, StudioEvent } from '@/core/studio';
 import { eventAdded, rowChange, useLadders, useMarks, useRecords, useStudents, useStudio, type ChangeEntry } from '@/store';
-import { Button, CurveLane, HandMap, Panel, TextLane, type CurvePoint, type HandMapDrawing, type LaneText, type LineLayout } from '@/ui';
+import { Button, CurveLane, HandMap, isValveText, KeyLane, Panel, TextLane, type CurvePoint, type HandMapDrawing, type LaneText, type LineLayout } from '@/ui';
 import { PieceStage, playNotes, ScoreLines, useFingering, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { ChordLane, CountLane, noteAtOnset } from './count-lane';
@@ -25,6 +25,8 @@ const isLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l ===
 const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
 type Lane = (typeof LANES)[number];
 const FULL = 'full';
+/** Style of an ornament until the teacher chooses another for it. */
+const USUAL_STYLE: OrnamentStyle = 'early';
 /** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
 const USUAL_BREATH = 8;
 
@@ -43,7 +45,6 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const [pieceVariant, setPieceVariant] = useState(FULL);
   const [tempoText, setTempoText] = useState('');
   const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
-  const [style, setStyle] = useState<OrnamentStyle>('early');
   const stopPlaying = useRef<(() => void) | null>(null);
   const cueInput = useRef<HTMLInputElement | null>(null);
   const dynamicInput = useRef<HTMLSelectElement | null>(null);
@@ -99,7 +100,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     breathSpanInSeconds: student?.breathSpanInSeconds ?? USUAL_BREATH,
     wind,
     bowed: family === 'bowed',
-    style,
+    style: USUAL_STYLE,
     styles: ornamentStyles,
   });
   const suggestions = useMemo(() => (marking ? suggestionsFor(marking, ids, marks, refused) : []), [marking, ids, marks, refused]);
@@ -360,6 +361,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     );
   const above = (layout: LineLayout): ReactNode => {
     const { texts, rows } = fingersOf(1, layout);
+    if (wind && texts.some((t) => !isValveText(t.text)) && view !== 'boxes') return <KeyLane layout={layout} texts={texts} onPick={setNoteId} />;
     return (
       <TextLane
         name={staves > 1 ? 'Right hand' : wind ? 'Keys' : 'Fingers'}
@@ -397,17 +399,25 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
         {hasBreath
           ? lane(
               'Breath and phrase',
-              <TextLane
-                name={wind ? 'Breath' : 'Phrase'}
-                layout={layout}
-                texts={[
-                  ...printedBreaths,
-                  ...laneTexts('breath', (m) => (m.kind === 'breath' ? (m.catch ? '(’)' : '’') : null)),
-                  ...laneTexts('phrase', (m) => (m.kind === 'phrase' ? m.sign : null)),
-                ]}
-                onPick={setNoteId}
-                large
-              />,
+              <>
+                {wind ? (
+                  <TextLane
+                    name="Breath"
+                    layout={layout}
+                    texts={[...printedBreaths, ...laneTexts('breath', (m) => (m.kind === 'breath' ? (m.catch ? '(’)' : '’') : null))]}
+                    onPick={setNoteId}
+                    large
+                  />
+                ) : null}
+                <TextLane
+                  name="Phrase"
+                  layout={layout}
+                  texts={laneTexts('phrase', (m) => (m.kind === 'phrase' ? m.sign : null))}
+                  onPick={setNoteId}
+                  large
+                  ruled={!wind}
+                />
+              </>,
             )
           : null}
         {family === 'bowed'
@@ -619,7 +629,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
           cue={note ? (cues.find((c) => c.noteId === note.id)?.text ?? '') : ''}
           word={note ? (words.get(note.id) ?? '') : ''}
           ornament={ornament}
-          ornamentStyle={note ? (ornamentStyles.get(note.id) ?? style) : style}
+          ornamentStyle={note ? (ornamentStyles.get(note.id) ?? USUAL_STYLE) : USUAL_STYLE}
           suggestions={here}
           cueInput={cueInput}
           dynamicInput={dynamicInput}
@@ -629,10 +639,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
           onDynamic={(l) => void setDynamic(l)}
           onCue={(t) => void setCue(t)}
           onWord={(t) => void setWord(t)}
-          onOrnamentStyle={(s) => {
-            setStyle(s);
-            void setOrnamentStyle(s);
-          }}
+          onOrnamentStyle={(s) => void setOrnamentStyle(s)}
           onPlayOrnament={playOrnament}
           onAccept={(s) => void accept([s])}
           onRefuse={(s) => void refuse(s.key, `${s.text} refused`)}

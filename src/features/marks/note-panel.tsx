@@ -115,15 +115,21 @@ export function NotePanel(props: Props): ReactNode {
             <h3>Suggested here</h3>
             <ul className="grid gap-1">
               {props.suggestions.map((s) => (
-                <li key={s.key} className="flex flex-wrap items-center gap-1">
-                  <span className="min-w-10 rounded border border-dashed border-ink-3 px-2 text-center font-semibold text-ink-2">{s.text}</span>
-                  <span className="flex-1 text-ink-2">{s.reason}</span>
-                  <Button onClick={() => props.onAccept(s)} aria-label={`Accept ${s.text}: ${s.reason}`}>
-                    Accept
-                  </Button>
-                  <Button look="quiet" onClick={() => props.onRefuse(s)} aria-label={`Refuse ${s.text}: ${s.reason}`}>
-                    Refuse
-                  </Button>
+                <li key={s.key} className="border-t border-rule pt-1 first:border-0">
+                  <p>
+                    <span className="mr-2 inline-block min-w-8 rounded border border-dashed border-ink-3 px-2 text-center font-semibold text-ink-2">
+                      {s.text}
+                    </span>
+                    <span className="text-ink-2">{s.reason}</span>
+                  </p>
+                  <span className="mt-1 flex gap-1">
+                    <Button onClick={() => props.onAccept(s)} aria-label={`Accept ${s.text}: ${s.reason}`}>
+                      Accept
+                    </Button>
+                    <Button look="quiet" onClick={() => props.onRefuse(s)} aria-label={`Refuse ${s.text}: ${s.reason}`}>
+                      Refuse
+                    </Button>
+                  </span>
                 </li>
               ))}
             </ul>

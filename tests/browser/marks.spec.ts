@@ -1,0 +1,145 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { openAbc, openPiece } from '../../src/core/studio';
+import { goTo, openOwnStudio, storedRows } from './studio';
+
+async function bringIn(page: Page, name: string, text: string): Promise<void> {
+  await page.getByLabel('Choose a music file').setInputFiles({ name, mimeType: 'text/xml', buffer: Buffer.from(text) });
+  await page.waitForURL(/\/read/);
+}
+const xmlOf = (abc: string): string => {
+  const opened = openAbc(abc, 'x.abc');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  return opened.value.text;
+};
+const rightHand = (page: Page) => page.getByRole('group', { name: 'Right hand' }).first();
+
+test('fingers are proposed, two are locked and the rest follows, a student sees less, and a late change is warned about', async ({ page }) => {
+  const opened = await openPiece(readFileSync('tests/pieces/minuet-g.abc'), 'minuet.abc');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  await openOwnStudio(page);
+  await bringIn(page, 'minuet.musicxml', opened.value.text);
+  await goTo(page, 'Sections');
+  await page.getByRole('button', { name: /Accept all/ }).click();
+  await expect.poll(async () => (await storedRows(page, 'sections')).length).toBe(2);
+  await goTo(page, 'Board');
+  await page.getByLabel('First name or initials').fill('Runa');
+  await page.getByRole('button', { name: 'Add a student' }).click();
+  await goTo(page, 'Marks');
+
+  // Every note of the right hand has a proposal in outline; nothing is stored yet.
+  await expect(rightHand(page).getByRole('button').nth(4)).toBeVisible();
+  const before = await rightHand(page).getByRole('button').allTextContents();
+  expect(before[0]).toBe('5');
+  expect(await storedRows(page, 'marks')).toHaveLength(0);
+
+  // Two locks: the first two notes on other fingers; the rest is solved around them.
+  await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
+  await page.keyboard.press('4');
+  await page.locator('[id="p1-b1-n2"] .notehead').dispatchEvent('click');
+  await page.keyboard.press('2');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBe(2);
+  await expect.poll(() => rightHand(page).getByRole('button').allTextContents()).not.toEqual(before);
+  const after = await rightHand(page).getByRole('button').allTextContents();
+  expect(after.slice(0, 2)).toEqual(['4', '2']);
+
+  // Enter takes the proposals over to the end of the section.
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBeGreaterThan(20);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBe(2);
+
+  // Runa sees only where the hand changes place.
+  const shownToAll = (await rightHand(page).getByRole('button').allTextContents()).length;
+  await page.getByRole('button', { name: /^Student/ }).click();
+  await page.getByRole('option', { name: 'Runa' }).click();
+  await page.getByLabel('Runa sees').selectOption('changes');
+  await expect.poll(async () => (await rightHand(page).getByRole('button').allTextContents()).length).toBeLessThan(shownToAll);
+  expect(await storedRows(page, 'students')).toMatchObject([{ name: 'Runa', density: 'changes' }]);
+
+  // After the section has been heard, another finger is a costly change: said, and kept with its date.
+  await goTo(page, 'Lesson');
+  await expect(page.getByRole('heading', { name: 'To hear' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^A Opening/ })).toBeVisible();
+  await page.keyboard.press('2');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await storedRows(page, 'events')).length).toBe(1);
+  await goTo(page, 'Marks');
+  await page.goto(`${page.url().replace(/&(section|bars)=[^&]*/g, '')}&bars=1-8`);
+  await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
+  await page.keyboard.press('3');
+  await expect(page.getByText(/Runa practised this already/)).toBeVisible();
+  await expect(page.getByText(/4 → 3, after practice had begun/)).toBeVisible();
+  expect((await storedRows(page, 'events')).filter((e) => e['kind'] === 'fingering')).toMatchObject([{ before: '4', after: '3', noteId: 'p1-b1-n1' }]);
+});
+
+const FLUTE = `X:1
+T:Long line
+M:4/4
+L:1/4
+Q:1/4=60
+V:1 clef=treble name="Flute"
+K:G
+V:1
+G A B c | d2 c2 | B A G A | B4 | G A B c | d2 e2 | d c B F | TG4 |]
+`;
+
+test('a wind piece gets its breaths; another tempo changes the spans; a refused suggestion stays away; an ornament is heard', async ({ page }) => {
+  await page.addInitScript(() => {
+    const counter = window as unknown as { tones: number };
+    counter.tones = 0;
+    const make = AudioContext.prototype.createOscillator;
+    AudioContext.prototype.createOscillator = function (this: AudioContext) {
+      counter.tones += 1;
+      return make.call(this);
+    };
+  });
+  await openOwnStudio(page);
+  await bringIn(page, 'flute.musicxml', xmlOf(FLUTE));
+  await goTo(page, 'Marks');
+  const spans = page.getByRole('region', { name: 'Breath spans' });
+  await expect(spans.getByRole('listitem').first()).toBeVisible();
+  // 32 quarters at 60 with eight seconds a breath are at least four spans; at 120 half as many do.
+  expect(await spans.getByRole('listitem').count()).toBeGreaterThanOrEqual(4);
+  await page.getByLabel('Tempo').fill('120');
+  await expect.poll(() => spans.getByRole('listitem').count()).toBeLessThanOrEqual(3);
+
+  // The proposed breath after the long note is refused and does not return.
+  await page.getByLabel('Tempo').fill('60');
+  const breath = page.getByRole('group', { name: 'Breath' }).getByRole('button').first();
+  await breath.click();
+  const refuse = page.getByRole('button', { name: /^Refuse ’/ });
+  await refuse.click();
+  await expect(refuse).toHaveCount(0);
+  const kept = await storedRows(page, 'marks');
+  expect(kept).toMatchObject([{ kind: 'refused' }]);
+  await page.reload();
+  await expect(spans.getByRole('listitem').first()).toBeVisible();
+  const noteId = String(kept[0]?.['what']).split(' ')[1] ?? '';
+  await page.locator(`[id="${noteId}"] .notehead`).dispatchEvent('click');
+  await expect(page.getByRole('heading', { name: /^Note/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Refuse ’/ })).toHaveCount(0);
+
+  // The trill in another style, and heard.
+  await page.locator('[id="p1-b8-n1"] .notehead').dispatchEvent('click');
+  const panel = page.getByRole('region', { name: /^Note G4/ });
+  const first = panel.locator('p.figure');
+  await expect(first).toHaveText(/^A G/);
+  await panel.getByRole('button', { name: 'late' }).click();
+  await expect(first).toHaveText(/^G A/);
+  expect((await storedRows(page, 'marks')).find((m) => m['kind'] === 'ornament')).toMatchObject({ style: 'late', noteId: 'p1-b8-n1' });
+  await panel.getByRole('button', { name: 'Hear it' }).click();
+  await expect.poll(() => page.evaluate(() => (window as unknown as { tones: number }).tones)).toBeGreaterThan(5);
+
+  // Breaths accepted go into the file and come back out of it.
+  await page.getByRole('button', { name: /other suggestions/ }).click();
+  await expect.poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length).toBeGreaterThan(1);
+  await goTo(page, 'Read');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as MusicXML with your marks' }).click();
+  const saved = readFileSync(await (await download).path(), 'utf8');
+  expect(saved).toContain('<breath-mark');
+  await goTo(page, 'Shelf');
+  await bringIn(page, 'again.musicxml', saved);
+  await expect.poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length).toBeGreaterThan(3);
+});
