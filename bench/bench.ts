@@ -5,6 +5,10 @@ import { VerovioToolkit } from 'verovio/esm';
 import { readScore, writeExcerpt } from '../src/core/musicxml';
 import { barDifficulties } from '../src/core/difficulty';
 import { countStaff } from '../src/core/rhythm';
+import { fingerScore } from '../src/core/fingering';
+import { findSameness, payOff, rhythmFamilies } from '../src/core/sameness';
+import { proposeSections } from '../src/core/sections';
+import { shareOfAgreement } from './old-editions';
 import { measureClickToFinger, measureDropToMusic } from './browser';
 
 const STEPS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
@@ -84,6 +88,31 @@ async function main(): Promise<void> {
   say('engraving them, ratio', `${a.toFixed(0)} ms / ${b.toFixed(0)} ms = ${(a / b).toFixed(2)}`);
   say('difficulty of 400 bars, ratio to that load', (best(3, () => void barDifficulties(big.score)) / theirs).toFixed(3));
   say('counts of one staff of 400 bars, ratio to that load', (best(3, () => void countStaff(big.score, 'P1', 1, 0, 399)) / theirs).toFixed(3));
+  const build = (score: typeof big.score): void => {
+    const sameness = findSameness(score);
+    proposeSections(score, sameness);
+    rhythmFamilies(score);
+    payOff(score);
+    barDifficulties(score);
+  };
+  const built = best(2, () => build(big.score));
+  say('sections, sameness, families, pay-off, corners of 400 bars', `${built.toFixed(0)} ms`);
+  say('ratio to that load (wanted: under 1)', (built / theirs).toFixed(3));
+  const growth = [50, 100, 200, 400, 800, 2000].map((n) => {
+    const { score } = read(bigFile(n));
+    return `${n}: ${best(1, () => build(score)).toFixed(0)} ms`;
+  });
+  say('growth with the bars', growth.join(', '));
+  say('memory after it', `${Math.round(process.memoryUsage().rss / 1e6)} MB`);
+  const fingers = (bars: number): number => {
+    const { score } = read(bigFile(bars));
+    return best(2, () => void fingerScore(score, { instrument: 'piano' }));
+  };
+  const two = fingers(100);
+  say('fingering 100 bars, 2,000 notes (wanted: under 1,000 ms)', `${two.toFixed(0)} ms, ${(2000 / (two / 1000)).toFixed(0)} notes a second`);
+  say('fingering 400 bars, ratio to four times that', (fingers(400) / (4 * two)).toFixed(2));
+  const agreement = shareOfAgreement();
+  say('fingers that agree with old editions', `${agreement.agree} of ${agreement.all} = ${(agreement.agree / agreement.all).toFixed(2)} (${agreement.by})`);
   const drop = await measureDropToMusic(file);
   if (drop) {
     say('from dropping the 400-bar file to its first system', `${drop.ours.toFixed(0)} ms`);

@@ -1,7 +1,7 @@
 /**
  * The music of one voice in ABC: symbols to events and bars. Source: The ABC Music Standard 2.1 (2011), chapters 4 to 6.
  */
-import { add, fraction, keyAlter, multiply, STEPS, ZERO, type Fraction, type Key, type Meter, type Pitch, type Step } from '../score';
+import { add, fraction, keyAlter, multiply, STEPS, ZERO, type Fraction, type Key, type Meter, type Pitch } from '../score';
 import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo } from './abc-header';
 import type { DraftEvent, DraftTempo } from './draft';
 

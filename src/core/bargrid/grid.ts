@@ -119,8 +119,7 @@ export function changeBar(grid: Grid, index: number, change: { readonly [K in ke
     ...grid,
     bars: grid.bars.map((bar, i) => {
       if (i !== index) return bar;
-      const next = { ...bar, ...change } as Record<string, unknown>;
-      for (const name of Object.keys(next)) if (next[name] === undefined || next[name] === false || next[name] === '') delete next[name];
+      const next = Object.fromEntries(Object.entries({ ...bar, ...change }).filter(([, value]) => value !== undefined && value !== false && value !== ''));
       return gridBarSchema.parse(next);
     }),
   };

@@ -47,7 +47,8 @@ export function fingerScore(score: Score, request: FingeringRequest): Fingering 
   if (instrument === 'piano') {
     const fingers = new Map<string, Finger>();
     for (const [id, lock] of locks) {
-      const finger = Number(lock.finger);
+      // A substitution such as 4-1 takes the key with its first finger.
+      const finger = Number(/^\d/.exec(lock.finger ?? '')?.[0]);
       if (isFinger(finger)) fingers.set(id, finger);
     }
     return fingerKeyboard(score, {

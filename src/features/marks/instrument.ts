@@ -24,3 +24,4 @@ export function stringNames(instrument: InstrumentName): readonly string[] {
 }
 
 export const isWind = (instrument: InstrumentName | null): boolean => instrument !== null && instrument in WIND_INSTRUMENTS;
+export const isFretted = (instrument: InstrumentName): instrument is keyof typeof FRETTED & InstrumentName => instrument in FRETTED;

@@ -15,9 +15,10 @@ import { eventAdded, rowChange, useLadders, useMarks, useRecords, useStudents, u
 import { Button, CurveLane, HandMap, isValveText, KeyLane, Panel, TextLane, type CurvePoint, type HandMapDrawing, type LaneText, type LineLayout } from '@/ui';
 import { PieceStage, playNotes, ScoreLines, useFingering, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { ChordPanel } from './chord-panel';
 import { ChordLane, CountLane, noteAtOnset } from './count-lane';
 import { FINGER_VIEWS, fingerAt, fingerLane, type FingerMark, type FingerView } from './finger-view';
-import { familyOf, isWind, solverFor, stringNames } from './instrument';
+import { familyOf, isFretted, isWind, solverFor, stringNames } from './instrument';
 import { NotePanel } from './note-panel';
 import { suggestionsFor, toMark, type Suggestion } from './suggestions';
 
@@ -652,6 +653,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
             </Button>
           </Panel>
         ) : null}
+        {instrument && isFretted(instrument) ? <ChordPanel score={score} from={from} to={to} instrument={instrument} names={stringNames(instrument)} /> : null}
         {marking?.breaths ? (
           <Panel title="Breath spans">
             <p className="mb-1 text-ink-2">

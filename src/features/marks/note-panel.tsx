@@ -88,6 +88,21 @@ export function NotePanel(props: Props): ReactNode {
               ))}
             </div>
           )}
+          {props.wind ? null : (
+            <label className="mt-1 flex items-center gap-2 text-ink-2">
+              or, for a change on the key
+              <input
+                key={`other ${note.id} ${finger?.text ?? ''}`}
+                className="field figure w-20 text-ink"
+                placeholder="4-1"
+                maxLength={8}
+                onBlur={(e) => /^[0-5]-[0-5]$/.test(e.target.value.trim()) && props.onFinger(e.target.value.trim())}
+                onKeyDown={(e) => {
+                  if (e.key === 'Enter') e.currentTarget.blur();
+                }}
+              />
+            </label>
+          )}
           <div className="mt-1 flex gap-1">
             {finger?.source === 'teacher' ? (
               <Button look="quiet" shortcut="⌫" onClick={props.onClearFinger}>

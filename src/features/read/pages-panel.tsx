@@ -91,7 +91,6 @@ export function PagesPanel({
                 className={`flex min-h-11 flex-1 items-center gap-2 rounded px-2 text-left ${shown === page.id ? 'bg-acorn-wash' : 'hover:bg-leaf-wash'}`}
                 onClick={() => onShow(shown === page.id ? null : page.id)}
               >
-                {/* eslint-disable-next-line jsx-a11y/alt-text -- the name stands beside it */}
                 <img src={`data:${page.type};base64,${page.data}`} className="h-10 w-8 border border-rule object-cover" alt="" />
                 <span className="truncate">{page.name}</span>
               </button>

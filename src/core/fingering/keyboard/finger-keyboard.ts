@@ -19,6 +19,9 @@ export interface KeyboardRequest {
   readonly to?: number;
 }
 
+/** Notes of a piece that is solved whole in well under a tenth of a second. */
+const SOLVED_WHOLE = 1200;
+
 export const isFinger = (n: number): n is Finger => FINGERS.some((f) => f === n);
 
 /** What this finger does here, in one line. */
@@ -50,6 +53,7 @@ interface SolvedHand {
   readonly fingers: readonly Assignment[];
   readonly cost: number;
   readonly runs: readonly StandardRun[];
+  readonly wanted: ReadonlyMap<number, { readonly bar: number; readonly fingers: Assignment }>;
 }
 
 function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: KeyboardRequest): SolvedHand {
@@ -67,13 +71,71 @@ function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: Key
     keys: c.notes.map((n) => n.midi ?? 60),
     locked: c.notes.map((n) => request.locks.get(n.id) ?? null),
     standard: standard.get(i) ?? null,
+    wanted: c.notes.map(() => null),
     seconds: c.seconds,
     afterRest: c.afterRest,
     held: [],
   }));
   const spans = spansFor(request.spanInSemitones);
-  const { fingers, cost } = solveHand(events, hand, spans);
-  return { columns, events, fingers, cost, runs };
+  const first = solveHand(events, hand, spans);
+  // Once more with the fingers that the same bar had when it first came: the same material gets the same fingering.
+  const wanted = earlierFingers(score, columns, first.fingers);
+  if (wanted.size === 0) return { columns, events, fingers: first.fingers, cost: first.cost, runs, wanted };
+  const again = events.map((e, i) => ({ ...e, wanted: wanted.get(i)?.fingers ?? e.wanted }));
+  const { fingers, cost } = solveHand(again, hand, spans);
+  return { columns, events: again, fingers, cost, runs, wanted };
+}
+
+/** Columns of a bar that came before with the same notes of this hand, and the fingers it had then. */
+function earlierFingers(
+  score: Score,
+  columns: readonly HandColumn[],
+  fingers: readonly Assignment[],
+): ReadonlyMap<number, { readonly bar: number; readonly fingers: Assignment }> {
+  const byBar = new Map<number, number[]>();
+  columns.forEach((c, i) => {
+    const bar = c.notes[0]?.bar ?? 0;
+    const there = byBar.get(bar);
+    if (there) there.push(i);
+    else byBar.set(bar, [i]);
+  });
+  const firstBar = new Map<string, number>();
+  const out = new Map<number, { bar: number; fingers: Assignment }>();
+  for (const [bar, list] of byBar) {
+    const start = score.bars[bar]?.onset ?? 0;
+    const face = list.map((i) => `${(columns[i]?.onset ?? 0) - start}:${columns[i]?.notes.map((n) => n.midi).join('+') ?? ''}`).join(' ');
+    const model = firstBar.get(face);
+    if (model === undefined) {
+      firstBar.set(face, bar);
+      continue;
+    }
+    const before = byBar.get(model) ?? [];
+    list.forEach((i, k) => {
+      const f = fingers[before[k] ?? -1];
+      if (f) out.set(i, { bar: model, fingers: f });
+    });
+  }
+  return out;
+}
+
+/** Where the way in or out forces other fingers on notes that came before. */
+function differenceWarnings(score: Score, solved: SolvedHand, hand: Hand): FingeringWarning[] {
+  const seen = new Set<number>();
+  return solved.columns.flatMap((c, i): FingeringWarning[] => {
+    const want = solved.wanted.get(i);
+    const bar = c.notes[0]?.bar ?? 0;
+    if (!want || seen.has(bar) || want.fingers.join() === solved.fingers[i]?.join()) return [];
+    seen.add(bar);
+    const name = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+    return [
+      {
+        code: 'other-fingers',
+        bar,
+        noteIds: c.notes.map((n) => n.id),
+        message: `bar ${name(bar)}, ${hand} hand: other fingers than in bar ${name(want.bar)} on the same notes, for the way in or out`,
+      },
+    ];
+  });
 }
 
 /** Chords wider than the hand, each with a way out. */
@@ -127,8 +189,8 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
   const from = request.from ?? 0;
   const to = request.to ?? score.bars.length - 1;
   const hands = handsOf(score, request.hand, request.spanInSemitones, request.hands);
-  // Two bars around the wanted ones keep the hand's way in and out.
-  const near = score.notes.filter((n) => n.bar >= from - 2 && n.bar <= to + 2);
+  // Two bars around the wanted ones keep the hand's way in and out. Short pieces are solved whole, so that what came before is known.
+  const near = score.notes.length <= SOLVED_WHOLE ? score.notes : score.notes.filter((n) => n.bar >= from - 2 && n.bar <= to + 2);
   const notes: FingeredNote[] = [];
   const warnings: FingeringWarning[] = [];
   let cost = 0;
@@ -161,6 +223,7 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
       warnings.push(
         ...stretchWarnings(score, solved, request.spanInSemitones, hand).filter(inRange),
         ...lockWarnings(score, solved, hand, request).filter(inRange),
+        ...differenceWarnings(score, solved, hand).filter(inRange),
       );
     }
   return { notes, cost, optimal: true, warnings };

@@ -140,6 +140,7 @@ describe('the solver', () => {
     keys: e.keys,
     locked: e.keys.map((_, i) => (i === 0 && e.lock !== null ? (e.lock as Finger) : null)),
     standard: null,
+    wanted: e.keys.map((_, i) => (i === 0 && e.lock === 4 ? 2 : null)),
     seconds: e.seconds,
     afterRest: e.afterRest,
     held: [],
@@ -184,7 +185,7 @@ describe('the solver', () => {
       fc.property(fc.array(fc.constantFrom(0, 2, 4, 5, 7, 9, 11, 12), { minLength: 2, maxLength: 9 }), (offsets) => {
         // D is the middle of the keyboard's own symmetry.
         const ev = (keys: readonly number[]): HandEvent[] =>
-          keys.map((k) => ({ keys: [k], locked: [null], standard: null, seconds: 0.5, afterRest: false, held: [] }));
+          keys.map((k) => ({ keys: [k], locked: [null], standard: null, wanted: [null], seconds: 0.5, afterRest: false, held: [] }));
         const right = solveHand(ev(offsets.map((o) => 62 + o)), 'right', spansFor(13));
         const left = solveHand(ev(offsets.map((o) => 62 - o)), 'left', spansFor(13));
         expect(left.cost).toBeCloseTo(right.cost, 6);
@@ -215,5 +216,41 @@ describe('spans', () => {
     const { warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 12, locks: new Map() });
     expect(warnings).toMatchObject([{ code: 'stretch', bar: 0 }]);
     expect(warnings[0]?.message).toMatch(/Roll it.*other hand.*leave out/);
+  });
+});
+
+describe('the same material', () => {
+  it('gets the same fingering where it comes again, or says why not', () => {
+    const bar = [60, 64, 67, 72];
+    const keys = [...bar, 76, 74, 72, 71, ...bar, 48, 50, 52, 53, ...bar];
+    const music = keys
+      .map(abcNote)
+      .join(' ')
+      .replace(/((?:\S+ ){3}\S+) ?/g, '$1 | ');
+    const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=120\nK:C\n${music}`, 'x.abc');
+    if (!opened.ok) throw new Error(opened.issue.message);
+    const { notes, warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 13, locks: new Map() });
+    const of = (b: number) =>
+      notes
+        .filter((n) => n.bar === b)
+        .map((n) => n.finger)
+        .join('');
+    for (const b of [2, 4]) expect(of(b) === of(0) || warnings.some((w) => w.code === 'other-fingers' && w.bar === b)).toBe(true);
+  });
+  it('is fingered alike whatever comes between, or the bar is named', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...'CDEFGABcdefg'), { minLength: 4, maxLength: 4 }), (tune) => {
+        const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C\n${tune.join(' ')} | z4 | e d c B | z4 | ${tune.join(' ')} | z4 |`, 'x.abc');
+        if (!opened.ok) throw new Error(opened.issue.message);
+        const { notes, warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 13, locks: new Map() });
+        const of = (b: number): string =>
+          notes
+            .filter((n) => n.bar === b)
+            .map((n) => n.finger)
+            .join('');
+        expect(warnings.some((w) => w.code === 'other-fingers' && w.bar === 4)).toBe(of(4) !== of(0));
+      }),
+      { numRuns: 40 },
+    );
   });
 });

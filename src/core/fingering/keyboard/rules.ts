@@ -19,6 +19,9 @@ const SEMITONES_A_WHITE_KEY = 12 / 7;
 export const KEYBOARD_WEIGHTS = {
   /** A finger other than the standard one of a scale or arpeggio. */
   standard: 60,
+  weak: 0.1,
+  /** Another finger than the same notes had before. */
+  sameMaterial: 5,
   /** The same finger on another key, detached or not. */
   sameFinger: 8,
   sameFingerSemitone: 0.3,
@@ -82,8 +85,8 @@ export function positionChangeCount(a: Played, b: Played, c: Played, spans: Span
 /** Rule 5: a point a semitone by which first and third note lie outside the comfortable span. */
 export const positionChangeSize = (a: Played, c: Played, spans: Spans): number => outside(a, c, spans);
 
-/** Rule 6: a point for fingers four and five. */
-export const weakFinger = (a: Played): number => (a.finger >= 4 ? 1 : 0);
+/** Rule 6: for fingers four and five. The article gives it a whole point; teachers use the fourth and fifth far more readily than that. */
+export const weakFinger = (a: Played): number => (a.finger >= 4 ? KEYBOARD_WEIGHTS.weak : 0);
 
 /** Rule 7: a point when three, four and five follow one another in any order. */
 export const threeFourFive = (a: Played, b: Played, c: Played): number =>

@@ -15,6 +15,8 @@ export interface HandEvent {
   readonly locked: readonly (Finger | null)[];
   /** The standard finger of a scale or arpeggio, for a single note. */
   readonly standard: Finger | null;
+  /** The fingers the same notes had where they came before, or null. */
+  readonly wanted: readonly (Finger | null)[];
   /** Seconds since the event before began. */
   readonly seconds: number;
   /** A rest long enough to free the hand lies before it. */
@@ -66,9 +68,12 @@ export function playedOf(event: HandEvent, fingers: Assignment, hand: Hand): rea
 /** The event alone. */
 export function eventCost(event: HandEvent, notes: readonly Played[], spans: Spans): number {
   const [only] = notes;
-  if (notes.length !== 1 || !only) return chordShape(notes, spans);
+  const other =
+    notes.reduce((n, p, i) => n + (event.wanted[i] != null && event.locked[i] === null && event.wanted[i] !== p.finger ? 1 : 0), 0) *
+    KEYBOARD_WEIGHTS.sameMaterial;
+  if (notes.length !== 1 || !only) return chordShape(notes, spans) + other;
   const off = event.standard !== null && event.locked[0] === null && only.finger !== event.standard ? KEYBOARD_WEIGHTS.standard : 0;
-  return weakFinger(only) + thumbOnBlack(only) + off;
+  return weakFinger(only) + thumbOnBlack(only) + off + other;
 }
 
 /** One event after another. */

@@ -1,0 +1,104 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { chordChange, chordShapes, FRETTED, type ChordShape } from '@/core/fingering';
+import type { Score } from '@/core/score';
+import { HandMap, Panel } from '@/ui';
+
+const ROOTS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+const TONES: readonly (readonly [RegExp, readonly number[]])[] = [
+  [/^(maj7|M7)$/, [0, 4, 7, 11]],
+  [/^m7$/, [0, 3, 7, 10]],
+  [/^7$/, [0, 4, 7, 10]],
+  [/^dim7?$/, [0, 3, 6]],
+  [/^m$/, [0, 3, 7]],
+  [/^(sus4?)$/, [0, 5, 7]],
+  [/^sus2$/, [0, 2, 7]],
+  [/^6$/, [0, 4, 7, 9]],
+  [/^$/, [0, 4, 7]],
+];
+
+/** Pitch classes of a lead-sheet symbol, the root first; null when it is not known. */
+function classesOf(symbol: string): readonly number[] | null {
+  const match = /^([A-G])([#b]?)([^/]*)/.exec(symbol);
+  const tones = TONES.find(([pattern]) => pattern.test(match?.[3] ?? ''))?.[1];
+  if (!match || !tones) return null;
+  const root = ((ROOTS[match[1] ?? 'C'] ?? 0) + (match[2] === '#' ? 1 : match[2] === 'b' ? -1 : 0) + 12) % 12;
+  return tones.map((t) => (root + t) % 12);
+}
+
+/** Fewer beats than this between two chords of a costly change make a quick change. */
+const QUICK_BEATS = 2;
+const COSTLY = 5;
+
+/** Shapes for the chord symbols of the section, and which changes cost the most. */
+export function ChordPanel({
+  score,
+  from,
+  to,
+  instrument,
+  names,
+}: {
+  readonly score: Score;
+  readonly from: number;
+  readonly to: number;
+  readonly instrument: keyof typeof FRETTED;
+  readonly names: readonly string[];
+}): ReactNode {
+  const symbols = score.chords.filter((c) => c.bar >= from && c.bar <= to);
+  const shapes = new Map<string, ChordShape>();
+  for (const { text } of symbols) {
+    const classes = shapes.has(text) ? null : classesOf(text);
+    const [shape] = classes ? chordShapes(FRETTED[instrument], classes, 1) : [];
+    if (shape) shapes.set(text, shape);
+  }
+  if (shapes.size === 0) return null;
+  const changes = symbols.flatMap((c, i) => {
+    const next = symbols[i + 1];
+    const a = shapes.get(c.text);
+    const b = next ? shapes.get(next.text) : undefined;
+    return next && a && b && next.text !== c.text
+      ? [{ name: `${c.text} → ${next.text}`, bar: next.bar, beats: (next.onset - c.onset) / score.ticksPerQuarter, ...chordChange(a, b) }]
+      : [];
+  });
+  const unique = [...new Map(changes.map((c) => [c.name, c])).values()].sort((a, b) => b.cost - a.cost);
+  return (
+    <Panel title="Chords to hold">
+      <ul className="grid grid-cols-2 gap-3">
+        {[...shapes].map(([text, shape]) => (
+          <li key={text}>
+            <span className="font-semibold">{text}</span>{' '}
+            <span className="figure text-ink-2">
+              {[...shape.frets]
+                .reverse()
+                .map((f) => f ?? 'x')
+                .join('')}
+            </span>
+            <HandMap
+              drawing={{
+                kind: 'strings',
+                names,
+                stops: shape.frets.flatMap((fret, s) => (fret === null ? [] : [{ string: s + 1, fret, finger: String(shape.fingers[s] ?? '') }])),
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+      {unique.length > 0 ? (
+        <>
+          <h3 className="mt-3">Changes</h3>
+          <ul>
+            {unique.slice(0, 6).map((c) => (
+              <li key={c.name} className="border-t border-rule py-1 first:border-0">
+                <span className="font-semibold">{c.name}</span>: {c.stay.length > 0 ? `finger ${c.stay.join(' and ')} stays` : 'all fingers move'}
+                {c.cost >= COSTLY && c.beats <= QUICK_BEATS ? (
+                  <span className="text-warn">; a quick change, bar {score.bars[c.bar]?.number}: practise it alone</span>
+                ) : null}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </Panel>
+  );
+}
