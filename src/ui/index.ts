@@ -7,4 +7,4 @@ export { LadderDrawing, type DrawnRung } from './ladder-drawing';
 export { CurveLane, TextLane, type CurvePoint, type DynamicLevel, type LaneText, type MarkSource } from './mark-lanes';
 export { RungMark } from './rung-mark';
 export { HandMap, type HandMapDrawing } from './hand-map';
-export { isValveText, KeyLane, KeyPicture } from './key-picture';
+export { isValveText, KeyLane } from './key-picture';

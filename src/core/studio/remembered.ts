@@ -71,6 +71,7 @@ export function toWrittenMarks(marks: readonly Mark[], sections: readonly Sectio
       case 'ornament':
       case 'syllable':
       case 'rating':
+      case 'hand':
       case 'refused':
         break;
     }

@@ -73,6 +73,8 @@ export const markSchema = z.discriminatedUnion('kind', [
   z.object({ ...markBase, kind: z.literal('ornament'), noteId: id, style: z.enum(['early', 'late', 'measured']) }),
   /** The student's own words, one syllable a note. */
   z.object({ ...markBase, kind: z.literal('syllable'), noteId: id, text: z.string().min(1).max(40) }),
+  /** The hand that takes this note, where it is not that of its staff. */
+  z.object({ ...markBase, kind: z.literal('hand'), noteId: id, hand: z.enum(['right', 'left']) }),
   /** The teacher's own word on how hard a bar is, 0 to 10, instead of the computed one. */
   z.object({ ...markBase, kind: z.literal('rating'), barId: id, score: z.number().min(0).max(10) }),
   /** A suggestion the teacher does not want to see again. */

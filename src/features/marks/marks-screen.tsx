@@ -45,6 +45,9 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const [wholeView, setWholeView] = useState<FingerView>('every');
   const [pieceVariant, setPieceVariant] = useState(FULL);
   const [tempoText, setTempoText] = useState('');
+  const [openOrFourth, setOpenOrFourth] = useState<'open' | 'fourth'>('open');
+  const [onString, setOnString] = useState('');
+  const [capo, setCapo] = useState('');
   const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
   const stopPlaying = useRef<(() => void) | null>(null);
   const cueInput = useRef<HTMLInputElement | null>(null);
@@ -72,6 +75,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const fingers = useMemo(() => new Map(allFingers.filter((m) => (m.variant ?? FULL) === variant).map((m) => [m.noteId, m] as const)), [allFingers, variant]);
   const variants = useMemo(() => [...new Set([FULL, 'simple', variant, ...allFingers.map((m) => m.variant ?? FULL)])], [allFingers, variant]);
 
+  const hands = useMemo(() => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))), [marks]);
   const request = useMemo<FingeringRequest | null>(() => {
     if (!instrument) return null;
     const locks = new Map<string, FingeringLock>();
@@ -86,8 +90,18 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
         );
       else if (n.marks.fingers[0] && !wind) locks.set(n.id, { finger: n.marks.fingers[0] });
     }
-    return { instrument, locks, from, to, ...(student?.handSpanInSemitones ? { spanInSemitones: student.handSpanInSemitones } : {}) };
-  }, [instrument, score, fingers, wind, from, to, student?.handSpanInSemitones]);
+    return {
+      instrument,
+      locks,
+      hands,
+      from,
+      to,
+      openOrFourth,
+      ...(onString === '' ? {} : { onString: Number(onString) }),
+      ...(capo === '' ? {} : { capo: Number(capo) }),
+      ...(student?.handSpanInSemitones ? { spanInSemitones: student.handSpanInSemitones } : {}),
+    };
+  }, [instrument, score, fingers, hands, wind, from, to, openOrFourth, onString, capo, student?.handSpanInSemitones]);
   const fingering = useFingering(piece, request);
   const proposed = useMemo(() => new Map((fingering?.notes ?? []).map((f) => [f.noteId, f])), [fingering]);
 
@@ -165,6 +179,16 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     const before = note ? fingers.get(note.id) : undefined;
     if (!before || !note) return;
     await studio.commit('finger taken away', fingerEntries(note, before, null));
+  };
+  const otherHand = async (): Promise<void> => {
+    if (!note) return;
+    const before = marks.find((m): m is Extract<Mark, { kind: 'hand' }> => m.kind === 'hand' && m.noteId === note.id) ?? null;
+    const now = proposed.get(note.id)?.hand ?? 'right';
+    await setOne(
+      before ? 'hand as its staff' : 'other hand',
+      before,
+      before ? null : { ...base, id: studio.newId(), kind: 'hand', noteId: note.id, hand: now === 'right' ? 'left' : 'right', updatedAt: studio.now() },
+    );
   };
   const refuse = (what: string, label: string): Promise<void> =>
     studio.commit(label, [rowChange('marks', null, { ...base, id: studio.newId(), kind: 'refused', what, updatedAt: studio.now() })]);
@@ -559,6 +583,21 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
               onChange={(e) => setTempoText(e.target.value)}
             />
           </label>
+          {family === 'bowed'
+            ? select(
+                'Where both serve',
+                openOrFourth,
+                [
+                  ['open', 'open string'],
+                  ['fourth', 'fourth finger'],
+                ],
+                (v) => setOpenOrFourth(v === 'fourth' ? 'fourth' : 'open'),
+              )
+            : null}
+          {family === 'bowed' && instrument
+            ? select('String', onString, [['', 'best'], ...stringNames(instrument).map((name, i) => [String(i + 1), `all on ${name}`] as const)], setOnString)
+            : null}
+          {family === 'fretted' ? select('Capo', capo, [['', 'none'], ...[1, 2, 3, 4, 5, 6, 7].map((f) => [String(f), `fret ${f}`] as const)], setCapo) : null}
           <details className="relative">
             <summary className="cursor-pointer py-2 font-semibold text-ink-2">Lanes</summary>
             <div className="absolute z-20 grid w-52 gap-1 rounded border border-rule-strong bg-sheet p-3">
@@ -634,6 +673,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
           suggestions={here}
           cueInput={cueInput}
           dynamicInput={dynamicInput}
+          onOtherHand={family === 'keyboard' ? () => void otherHand() : null}
           onFinger={(f) => void setFinger(f)}
           onClearFinger={() => void clearFinger()}
           onRefuseFinger={() => void refuseFinger()}

@@ -25,6 +25,7 @@ interface Props {
   readonly suggestions: readonly Suggestion[];
   readonly cueInput: RefObject<HTMLInputElement | null>;
   readonly dynamicInput: RefObject<HTMLSelectElement | null>;
+  readonly onOtherHand: (() => void) | null;
   readonly onFinger: (finger: string) => void;
   readonly onClearFinger: () => void;
   readonly onRefuseFinger: () => void;
@@ -107,6 +108,11 @@ export function NotePanel(props: Props): ReactNode {
             {finger?.source === 'teacher' ? (
               <Button look="quiet" shortcut="⌫" onClick={props.onClearFinger}>
                 Unlock
+              </Button>
+            ) : null}
+            {props.onOtherHand ? (
+              <Button look="quiet" onClick={props.onOtherHand}>
+                {proposal?.hand === 'left' ? 'Give to the right' : 'Give to the left'}
               </Button>
             ) : null}
             {finger?.source === 'suggested' ? (

@@ -27,6 +27,8 @@ function says(mark: NoteMark): string {
       return `phrase ${mark.sign}`;
     case 'ornament':
       return `ornament, ${mark.style}`;
+    case 'hand':
+      return `${mark.hand} hand`;
     case 'syllable':
       return `word “${mark.text}”`;
   }

@@ -3,7 +3,7 @@ import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { columnsOf, handsOf, type HandChoice, type HandColumn } from './hands';
 import { standardRuns, type LineNote, type StandardRun } from './runs';
 import { solveHand, totalCost, type Assignment, type HandEvent } from './solve';
-import { FINGERS, spansFor, TABLE_SPAN, type Finger } from './spans';
+import { FINGERS, spansFor, type Finger } from './spans';
 import type { Hand } from './standard';
 
 export interface KeyboardRequest {
@@ -213,6 +213,7 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
               finger: String(finger),
               hand,
               locked,
+              ...(run?.alternatives.has(i) ? { alternates: (run.alternatives.get(i) ?? []).filter((f) => f !== finger).map(String) } : {}),
               why: reasonOf(run, locked, column, finger, before, note.midi ?? 60, hand),
             });
           if (column.notes.length === 1) before = { key: note.midi ?? 60, finger };
@@ -228,5 +229,3 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
     }
   return { notes, cost, optimal: true, warnings };
 }
-
-export { TABLE_SPAN };

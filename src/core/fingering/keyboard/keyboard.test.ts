@@ -77,6 +77,25 @@ describe.each([
   });
 });
 
+describe('melodic minor', () => {
+  // As above; going up the raised degrees move the thumb in two keys of the right hand.
+  const MELODIC = [0, 2, 3, 5, 7, 9, 11];
+  it.each([
+    ['Am', 57, '123123412312345', '543213214321321'],
+    ['Dm', 62, '123123412312345', '543213214321321'],
+    ['C#m', 61, '231234123123412', '321432132143213'],
+    ['F#m', 54, '231234123123412', '432132143213214'],
+  ] as const)('%s', (key, tonic, right, left) => {
+    expect(fingers(up(tonic, MELODIC, 2), 'right', key)).toBe(right);
+    expect(fingers(up(tonic - 12, MELODIC, 2), 'left', key)).toBe(left);
+  });
+  it('lists the first fingers that methods print otherwise', () => {
+    const { notes } = fingerKeyboard(scoreOf(up(58, MAJOR, 2), 'Bb'), { hand: 'right', spanInSemitones: 13, locks: new Map() });
+    expect(notes[0]).toMatchObject({ finger: '2', alternates: ['4'] });
+  });
+  it('goes on as it does from any note of the scale', () => expect(fingers([62, 64, 65, 67, 69, 71, 72, 74], 'right', 'C')).toMatch(/^2312341/));
+});
+
 describe('one, three and four octaves', () => {
   it.each([1, 3, 4])('%i', (n) => {
     const keys = up(36, MAJOR, n);

@@ -1,6 +1,6 @@
 /** Finds the scales and arpeggios in a line of single notes, and the standard finger of each of their notes. */
 import type { Key } from '../../score';
-import { arpeggioFingers, chromaticFingers, SCALE_STEPS, scaleFingers, type Hand, type ScaleKind } from './standard';
+import { ALTERNATIVE_STARTS, arpeggioFingers, chromaticFingers, SCALE_STEPS, scaleFingers, type Hand, type ScaleKind } from './standard';
 import type { Finger } from './spans';
 
 export interface LineNote {
@@ -16,12 +16,16 @@ export interface StandardRun {
   readonly name: string;
   /** Event → finger. */
   readonly fingers: ReadonlyMap<number, Finger>;
+  /** Other fingers that methods print at a note of the run. */
+  readonly alternatives: ReadonlyMap<number, readonly Finger[]>;
 }
 
 /** A scale needs as many notes one way that no hand takes it in one position. */
 const SHORTEST_SCALE = 6;
 const SHORTEST_ARPEGGIO = 4;
 const NAMES = ['C', 'D♭', 'D', 'E♭', 'E', 'F', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'];
+
+const NONE: ReadonlyMap<number, readonly Finger[]> = new Map();
 
 interface Stretch {
   readonly from: number;
@@ -99,7 +103,7 @@ export function standardRuns(line: readonly LineNote[], hand: Hand, signature: (
   for (const s of scaleStretches) {
     const keys = keysOf(s);
     if (keys.every((k, i) => i === 0 || Math.abs(k - (keys[i - 1] ?? k)) === 1)) {
-      out.push({ kind: 'chromatic', name: 'chromatic scale', fingers: toMap(s, chromaticFingers(keys, hand)) });
+      out.push({ kind: 'chromatic', name: 'chromatic scale', fingers: toMap(s, chromaticFingers(keys, hand)), alternatives: NONE });
       continue;
     }
     const wholeFrom = scaleStretches.find((o) => o.to === s.from)?.from ?? s.from;
@@ -107,10 +111,14 @@ export function standardRuns(line: readonly LineNote[], hand: Hand, signature: (
     const guess = guessScale(keys, s.up, signature(line[s.from]?.event ?? 0), keyAt(wholeFrom), keyAt(wholeTo));
     if (!guess) continue;
     const fingers = scaleFingers(keys, guess.tonic, guess.kind, hand, { low: true, high: true });
+    const inner = s.up ? s.from : s.to;
+    const starts = hand === 'right' && keyAt(inner) % 12 === guess.tonic ? ALTERNATIVE_STARTS[guess.tonic] : undefined;
+    const alternatives = starts ? new Map([[line[inner]?.event ?? 0, starts]]) : NONE;
     out.push({
       kind: 'scale',
       name: `${NAMES[guess.tonic] ?? ''} ${guess.kind === 'major' ? 'major' : `${guess.kind} minor`} scale`,
       fingers: toMap(s, fingers),
+      alternatives,
     });
   }
   const arpeggios = stretches(line, (by) => by >= 2 && by <= 9).filter((s) => s.to - s.from + 1 >= SHORTEST_ARPEGGIO);
@@ -132,6 +140,7 @@ export function standardRuns(line: readonly LineNote[], hand: Hand, signature: (
       kind: 'arpeggio',
       name: classes.size === 3 ? 'arpeggio' : 'seventh arpeggio',
       fingers: toMap(s, arpeggioFingers(keys, hand, { low: true, high: true })),
+      alternatives: NONE,
     });
   }
   return out.sort((a, b) => b.fingers.size - a.fingers.size);

@@ -1,4 +1,4 @@
-import { spanSeconds, struckNotes, writtenMidi, type Note, type Score } from '../../score';
+import { keyAlter, spanSeconds, STEPS, struckNotes, writtenMidi, type Note, type Score } from '../../score';
 import { ticks } from '../../units';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { cheapestPath } from '../strings';
@@ -74,6 +74,20 @@ function step(a: WindFingering, b: WindFingering, seconds: number): number {
   return cost;
 }
 
+/** The pair of fingerings for a trill to the note above with the fewest keys to move: `T 123 ↔ T 12`. */
+function trillWith(score: Score, note: Note, way: WindFingering, ways: readonly WindFingering[], instrument: WindInstrument, shift: number): string | null {
+  const bar = score.bars[note.bar];
+  if (!note.pitch || !bar) return null;
+  const at = STEPS.indexOf(note.pitch.step) + 1;
+  const upper = STEPS[at % 7] ?? 'C';
+  const pitch = { step: upper, alter: keyAlter(bar.key, upper), octave: note.pitch.octave + (at > 6 ? 1 : 0) };
+  const key = keyOf(note, instrument) + shift + writtenMidi(pitch) - writtenMidi(note.pitch);
+  const above = instrument.chart.notes.get(key) ?? [];
+  const pairs = [way, ...ways].flatMap((a) => above.map((b) => ({ a, b, cost: step(a, b, 0.1) })));
+  const best = pairs.reduce<(typeof pairs)[number] | null>((m, p) => (m === null || p.cost < m.cost - 1e-9 ? p : m), null);
+  return best ? `${best.a.keys} ↔ ${best.b.keys}` : null;
+}
+
 /** Keys, valves or slide position for every note of a wind part, with the alternates of each note. */
 export function fingerWind(score: Score, instrument: WindInstrument, request: WindRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
@@ -126,6 +140,7 @@ export function fingerWind(score: Score, instrument: WindInstrument, request: Wi
     const locked = request.locks.has(n.note.id);
     const main = all[0]?.keys === way.keys;
     const previous = i > 0 ? notes[i - 1]?.ways[path.picks[i - 1] ?? 0] : undefined;
+    const trill = n.note.marks.ornaments.some((o) => o.kind === 'trill-mark') ? trillWith(score, n.note, way, all, instrument, shift) : null;
     const littles = previous && ((previous.leftLittle && way.rightLittle) || (previous.rightLittle && way.leftLittle));
     return [
       {
@@ -137,11 +152,13 @@ export function fingerWind(score: Score, instrument: WindInstrument, request: Wi
         locked,
         why: locked
           ? 'yours'
-          : main
-            ? 'main fingering'
-            : littles
-              ? 'alternate: the little fingers take turns instead of sliding'
-              : 'alternate: fewer fingers move here',
+          : trill !== null
+            ? `trill: ${trill}`
+            : main
+              ? 'main fingering'
+              : littles
+                ? 'alternate: the little fingers take turns instead of sliding'
+                : 'alternate: fewer fingers move here',
       },
     ];
   });

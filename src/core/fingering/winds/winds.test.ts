@@ -47,6 +47,12 @@ describe('woodwinds', () => {
       if (before !== undefined) expect(side(k), way.join(' / ')).not.toBe(side(before));
     });
   });
+  it('trills with the pair that moves the fewest keys', () => {
+    const opened = openAbc('X:1\nM:4/4\nL:1/1\nK:C\n!trill!G |', 'x.abc');
+    if (!opened.ok) throw new Error('no');
+    // G to A on the flute: one finger, the third of the left hand.
+    expect(fingerScore(opened.value.read.score, { instrument: 'flute' }).notes[0]?.why).toBe('trill: T 123 E♭ right ↔ T 12 E♭ right');
+  });
   it('says what lies outside the instrument', () => {
     const opened = openAbc('X:1\nM:4/4\nL:1/4\nK:C\nC,, c |', 'x.abc');
     if (!opened.ok) throw new Error('no');
