@@ -52,7 +52,7 @@ export function TextLane({ name, layout, texts, rows = 1, onPick, large = false,
             key={`${t.noteId} ${t.row ?? 0} ${t.text}`}
             type="button"
             tabIndex={-1}
-            className={`figure ${look}`}
+            className={`${large || t.text.length <= 3 ? 'figure' : ''} ${look}`}
             style={style}
             onClick={() => onPick(t.noteId)}
           >

@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { findGestures } from '@/core/articulation';
 import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
 import { suggestDynamics } from '@/core/dynamics';
 import { fingerScore } from '@/core/fingering';
@@ -106,6 +107,7 @@ const api: PieceWorkerApi = {
         built.harmony.keys,
       ),
       ornaments: realiseOrnaments(score, request.style, request.tempo, request.styles),
+      gestures: findGestures(score, request.family),
     });
   },
   match(before, after) {

@@ -1,4 +1,5 @@
 /** Everything that passes between the page and its workers. */
+import type { Gesture, PlayerFamily } from '@/core/articulation';
 import type { Grid } from '@/core/bargrid';
 import type { BarDifficulty, DifficultyOptions } from '@/core/difficulty';
 import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
@@ -36,6 +37,7 @@ export interface MarkingRequest {
   readonly breathSpanInSeconds: number;
   readonly wind: boolean;
   readonly bowed: boolean;
+  readonly family: PlayerFamily;
   readonly style: OrnamentStyle;
   /** Note id → style of its ornament. */
   readonly styles: ReadonlyMap<string, OrnamentStyle>;
@@ -48,6 +50,7 @@ export interface Marking {
   readonly bowing: Bowing | null;
   readonly phrases: readonly PhraseSign[];
   readonly ornaments: readonly RealisedOrnament[];
+  readonly gestures: readonly Gesture[];
 }
 
 /** Reads pieces and cuts excerpts; keeps the pieces it read by key. */

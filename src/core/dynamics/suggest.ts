@@ -53,6 +53,47 @@ function tuneOf(score: Score): Note[] {
   return [...tops.values()];
 }
 
+/** The accompaniment a level under the tune, said once where it begins, unless the second staff has marks of its own. */
+function balance(score: Score, printed: readonly PrintedDynamic[], so: readonly SuggestedDynamic[]): SuggestedDynamic[] {
+  const part = score.parts.find((p) => p.staves >= 2);
+  const low = score.notes.find((n) => n.part === part?.id && n.staff === 2 && n.grace === null);
+  if (!low || printed.some((d) => d.staff === 2)) return [];
+  const first = printed.find((d) => isLevel(d.level))?.level ?? so.find((s) => s.kind === 'level')?.level;
+  if (first === undefined || !isLevel(first)) return [];
+  return [
+    {
+      kind: 'level',
+      noteId: low.id,
+      toNoteId: null,
+      bar: low.bar,
+      onset: low.onset,
+      level: stepped(first, -1),
+      reason: 'the accompaniment lies a level under the tune',
+    },
+  ];
+}
+
+/** Lowest keys of instruments whose bottom notes need more: flute and recorder, sounding **[common practice]**. */
+const WEAK_BELOW: readonly (readonly [RegExp, number])[] = [
+  [/flute/i, 67],
+  [/recorder/i, 77],
+];
+
+/** A run of low notes on an instrument that is weak there is played out. */
+function weakRegister(score: Score, tune: readonly Note[]): SuggestedDynamic[] {
+  const part = score.parts[0];
+  const limit = WEAK_BELOW.find(([name]) => name.test(`${part?.name ?? ''} ${part?.instrumentSound ?? ''}`))?.[1];
+  if (limit === undefined) return [];
+  const out: SuggestedDynamic[] = [];
+  tune.forEach((n, i) => {
+    const run = tune.slice(i, i + 3);
+    const starts = i === 0 || (tune[i - 1]?.midi ?? 0) >= limit;
+    if (starts && run.length === 3 && run.every((m) => (m.midi ?? 99) < limit))
+      out.push({ kind: 'level', noteId: n.id, toNoteId: null, bar: n.bar, onset: n.onset, level: 'f', reason: 'the low register is weak: give it more' });
+  });
+  return out;
+}
+
 /**
  * Suggestions where nothing is printed, by the handbook's rules of thumb [common practice]: a repeated phrase is an echo, softer; a
  * sequence builds or relaxes in steps; a rising line grows and a falling one fades; tension chords are the peaks; many quick notes are
@@ -123,5 +164,6 @@ export function suggestDynamics(
     if (notes.length - 1 - at >= 3 && fall >= 3)
       say('wedge', peak, last, 'diminuendo', phrase.to === phrase.section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades');
   }
+  out.push(...balance(score, printed, out), ...weakRegister(score, tune));
   return out.sort((a, b) => a.onset - b.onset);
 }

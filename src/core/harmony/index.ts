@@ -2,3 +2,4 @@
 export { CHORD_KINDS, rootName } from './chord-names';
 export { findHarmony, HARMONY_WEIGHTS, type BeatChord, type ChordFlag, type Harmony } from './find-chords';
 export { findKeys, KEY_PROFILES, type KeySpan } from './find-keys';
+export { blockChords, type ChordBlock } from './block-chords';

@@ -30,6 +30,7 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['Backspace', 'take the finger away'],
     ['Enter', 'accept the proposed fingers from here on'],
     ['X', 'not this finger'],
+    ['< >', 'hairpin: once at its first, once at its last note'],
     ['Space', 'play the section, stop'],
     ['D', 'dynamic at this note'],
     ['C', 'cue at this note'],

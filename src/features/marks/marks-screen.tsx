@@ -1,15 +1,17 @@
 'use client';
 
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { Fragment, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
+import { countArticulations } from '@/core/articulation';
 import { LEVELS, type DynamicLevel } from '@/core/dynamics';
 import type { FingeringLock, FingeringRequest } from '@/core/fingering';
+import { blockChords } from '@/core/harmony';
 import { standingKey } from '@/core/mastery';
 import type { OrnamentStyle } from '@/core/ornaments';
-import { COUNT_SYSTEMS, countStaff, type CountSystem } from '@/core/rhythm';
+import { COUNT_SYSTEMS, countStaff, tieCounts, type CountSystem } from '@/core/rhythm';
 import { barsText } from '@/core/sections';
-import { perform, tempoAt, type Note } from '@/core/score';
+import { fraction, fractionText, perform, tempoAt, type Note } from '@/core/score';
 import type { Mark, NoteMark, StudioEvent } from '@/core/studio';
 import { eventAdded, rowChange, useLadders, useMarks, useRecords, useStudents, useStudio, type ChangeEntry } from '@/store';
 import { Button, CurveLane, HandMap, isValveText, KeyLane, Panel, TextLane, type CurvePoint, type HandMapDrawing, type LaneText, type LineLayout } from '@/ui';
@@ -20,12 +22,15 @@ import { ChordLane, CountLane, noteAtOnset } from './count-lane';
 import { FINGER_VIEWS, fingerAt, fingerLane, type FingerMark, type FingerView } from './finger-view';
 import { familyOf, isFretted, isWind, solverFor, stringNames } from './instrument';
 import { NotePanel } from './note-panel';
+import { SmallStaff } from './small-staff';
 import { suggestionsFor, toMark, type Suggestion } from './suggestions';
 
 const isLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l === text);
 const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
 type Lane = (typeof LANES)[number];
 const FULL = 'full';
+/** Name of the second reading of a phrase end. */
+const SECOND = 'second';
 /** Style of an ornament until the teacher chooses another for it. */
 const USUAL_STYLE: OrnamentStyle = 'early';
 /** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
@@ -48,6 +53,11 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const [openOrFourth, setOpenOrFourth] = useState<'open' | 'fourth'>('open');
   const [onString, setOnString] = useState('');
   const [capo, setCapo] = useState('');
+  const [lanes, setLanes] = useState<readonly Lane[]>(LANES);
+  const [shownSource, setShownSource] = useState<LaneText['source'] | 'all'>('all');
+  const [blocked, setBlocked] = useState(false);
+  const [forStudent, setForStudent] = useState(false);
+  const [hairpin, setHairpin] = useState<{ readonly from: string; readonly role: 'crescendo' | 'diminuendo' } | null>(null);
   const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
   const stopPlaying = useRef<(() => void) | null>(null);
   const cueInput = useRef<HTMLInputElement | null>(null);
@@ -115,6 +125,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     breathSpanInSeconds: student?.breathSpanInSeconds ?? USUAL_BREATH,
     wind,
     bowed: family === 'bowed',
+    family,
     style: USUAL_STYLE,
     styles: ornamentStyles,
   });
@@ -122,7 +133,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const here = suggestions.filter((s) => s.noteId === noteId);
 
   const dynamics = marks.flatMap((m) => (m.kind === 'dynamic' ? [m] : []));
-  const cues = marks.flatMap((m) => (m.kind === 'cue' ? [m] : []));
+  const cues = marks.flatMap((m) => (m.kind === 'cue' && (m.studentId === null || m.studentId === student?.id) ? [m] : []));
   const words = useMemo(() => {
     const map = new Map<string, string>();
     for (const m of marks) if (m.kind === 'syllable') map.set(m.noteId, m.text);
@@ -233,13 +244,76 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   };
   const setCue = async (text: string): Promise<void> => {
     if (!note) return;
-    const before = cues.find((c) => c.noteId === note.id) ?? null;
+    const studentId = forStudent && student ? student.id : null;
+    const before = cues.find((c) => c.noteId === note.id && c.studentId === studentId) ?? null;
     if (text.trim() === (before?.text ?? '')) return;
     await setOne(
       'cue',
       before,
-      text.trim() === '' ? null : { ...base, id: before?.id ?? studio.newId(), kind: 'cue', noteId: note.id, text: text.trim(), updatedAt: studio.now() },
+      text.trim() === ''
+        ? null
+        : { ...base, studentId, id: before?.id ?? studio.newId(), kind: 'cue', noteId: note.id, text: text.trim(), updatedAt: studio.now() },
     );
+  };
+  /** First press begins a hairpin at the chosen note, the second ends it there; Escape gives it up. */
+  const drawHairpin = async (role: 'crescendo' | 'diminuendo'): Promise<void> => {
+    if (!note) return;
+    const begun = hairpin ? notes.find((n) => n.id === hairpin.from) : undefined;
+    if (!hairpin || !begun || begun.onset >= note.onset) {
+      setHairpin({ from: note.id, role });
+      toast(`${role} begins here. Go to its last note and press the key again.`);
+      return;
+    }
+    setHairpin(null);
+    await studio.commit(hairpin.role, [
+      rowChange('marks', null, {
+        ...base,
+        id: studio.newId(),
+        kind: 'wedge',
+        noteId: begun.id,
+        toNoteId: note.id,
+        role: hairpin.role,
+        updatedAt: studio.now(),
+      }),
+    ]);
+  };
+  const setPhrase = async (sign: string, reading: string | undefined): Promise<void> => {
+    if (!note) return;
+    const before = marks.find((m): m is Extract<Mark, { kind: 'phrase' }> => m.kind === 'phrase' && m.noteId === note.id && m.reading === reading) ?? null;
+    const known = ([',', '.', '?', '!'] as const).find((x) => x === sign);
+    await setOne(
+      'phrase end',
+      before,
+      known
+        ? {
+            ...base,
+            id: before?.id ?? studio.newId(),
+            kind: 'phrase',
+            noteId: note.id,
+            sign: known,
+            ...(reading === undefined ? {} : { reading }),
+            updatedAt: studio.now(),
+          }
+        : null,
+    );
+  };
+  const wordsFromLyrics = async (): Promise<void> => {
+    const fresh = notes.flatMap((n): ChangeEntry[] => {
+      const [lyric] = n.marks.lyrics;
+      return lyric && !words.has(n.id)
+        ? [
+            rowChange('marks', null, {
+              ...base,
+              id: studio.newId(),
+              kind: 'syllable',
+              noteId: n.id,
+              text: lyric.text.slice(0, 40) || '–',
+              updatedAt: studio.now(),
+            }),
+          ]
+        : [];
+    });
+    await studio.commit('words from the lyrics', fresh);
   };
   /** Words split by hyphens go on to the notes that follow, one syllable a note. */
   const setWord = async (text: string): Promise<void> => {
@@ -339,6 +413,17 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     play();
   });
   useHotkeys(
+    '<',
+    onKey(() => void drawHairpin('crescendo')),
+    { useKey: true },
+  );
+  useHotkeys(
+    '>',
+    onKey(() => void drawHairpin('diminuendo')),
+    { useKey: true },
+  );
+  useHotkeys('escape', () => setHairpin(null));
+  useHotkeys(
     'c',
     onKey(() => cueInput.current?.focus()),
   );
@@ -347,6 +432,8 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     onKey(() => dynamicInput.current?.focus()),
   );
 
+  // The curve is that of the tune; what is proposed for the accompaniment stands with its note.
+  const topStaff = new Set(notes.filter((n) => n.staff === 1).map((n) => n.id));
   const printedDynamics: CurvePoint[] = score.directions.flatMap((d) => {
     if (d.kind !== 'dynamic' || !isLevel(d.level)) return [];
     const id = score.notes.find((n) => n.onset >= d.onset && n.part === d.part)?.id;
@@ -355,7 +442,9 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const points: CurvePoint[] = [
     ...printedDynamics,
     ...dynamics.map((d) => ({ noteId: d.noteId, level: d.level, source: d.source })),
-    ...suggestions.flatMap((s) => (s.body.kind === 'dynamic' ? [{ noteId: s.noteId, level: s.body.level, source: 'suggested' as const }] : [])),
+    ...suggestions.flatMap((s) =>
+      s.body.kind === 'dynamic' && topStaff.has(s.noteId) ? [{ noteId: s.noteId, level: s.body.level, source: 'suggested' as const }] : [],
+    ),
   ];
   const laneTexts = (lane: Suggestion['lane'], own: (m: Mark) => string | null, kinds: readonly string[] = []): LaneText[] => [
     ...marks.flatMap((m) => {
@@ -372,7 +461,6 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   const onsetOf = useMemo(() => new Map(score.notes.map((n) => [n.id, n.onset as number])), [score]);
   const chosen = useMemo(() => new Set(noteId ? [noteId] : []), [noteId]);
   const staffNotes = (staff: number): Note[] => notes.filter((n) => n.part === part?.id && n.staff === staff);
-  const lane = (name: Lane, body: ReactNode): ReactNode => (folded.has(name) ? null : body);
   const hasBreath = wind || suggestions.some((s) => s.lane === 'phrase') || marks.some((m) => m.kind === 'breath' || m.kind === 'phrase');
 
   const fingersOf = (staff: number, layout: LineLayout) =>
@@ -409,54 +497,62 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
         .sort((a, b) => (onsetOf.get(a.noteId) ?? 0) - (onsetOf.get(b.noteId) ?? 0))
         .pop() ?? null;
     const wedges = laneTexts('dynamic', (m) => (m.kind === 'wedge' ? (m.role === 'crescendo' ? 'cresc.' : 'dim.') : null), ['wedge']);
+    const only = (texts: readonly LaneText[]): readonly LaneText[] => (shownSource === 'all' ? texts : texts.filter((t) => t.source === shownSource));
+    const bodies: Readonly<Record<Lane, ReactNode>> = {
+      Count: <CountLane score={score} counts={counts} onsets={onsets} layout={layout} words={words} silent={silent} />,
+      Dynamics: (
+        <>
+          <CurveLane name="Dynamics" layout={layout} points={shownSource === 'all' ? points : points.filter((p) => p.source === shownSource)} before={before} />
+          {wedges.length > 0 ? <TextLane name="Shape" layout={layout} texts={only(wedges)} onPick={setNoteId} ruled={false} /> : null}
+        </>
+      ),
+      Chords: marking ? <ChordLane score={score} beats={marking.harmony.beats} onsets={onsets} layout={layout} /> : null,
+      'Breath and phrase': hasBreath ? (
+        <>
+          {wind ? (
+            <TextLane
+              name="Breath"
+              layout={layout}
+              texts={only([...printedBreaths, ...laneTexts('breath', (m) => (m.kind === 'breath' ? (m.catch ? '(’)' : '’') : null))])}
+              onPick={setNoteId}
+              large
+            />
+          ) : null}
+          <TextLane
+            name="Phrase"
+            layout={layout}
+            texts={only(laneTexts('phrase', (m) => (m.kind === 'phrase' ? (m.reading === undefined ? m.sign : `or ${m.sign}`) : null)))}
+            onPick={setNoteId}
+            large
+            ruled={!wind}
+          />
+        </>
+      ) : null,
+      Bowing:
+        family === 'bowed' ? (
+          <TextLane
+            name="Bowing"
+            layout={layout}
+            texts={only(laneTexts('bow', (m) => (m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null)))}
+            onPick={setNoteId}
+          />
+        ) : null,
+      Cues: (
+        <TextLane
+          name="Cues"
+          layout={layout}
+          texts={only([
+            ...cues.map((c) => ({ noteId: c.noteId, text: c.text, source: c.source })),
+            ...suggestions.flatMap((x) => (x.lane === 'cue' ? [{ noteId: x.noteId, text: x.text, source: 'suggested' as const }] : [])),
+          ])}
+          onPick={setNoteId}
+        />
+      ),
+    };
     return (
       <>
         {staves > 1 ? <TextLane name="Left hand" layout={layout} texts={left.texts} rows={left.rows} onPick={setNoteId} large ruled={false} /> : null}
-        {lane('Count', <CountLane score={score} counts={counts} onsets={onsets} layout={layout} words={words} silent={silent} />)}
-        {lane(
-          'Dynamics',
-          <>
-            <CurveLane name="Dynamics" layout={layout} points={points} before={before} />
-            {wedges.length > 0 ? <TextLane name="Shape" layout={layout} texts={wedges} onPick={setNoteId} ruled={false} /> : null}
-          </>,
-        )}
-        {marking ? lane('Chords', <ChordLane score={score} beats={marking.harmony.beats} onsets={onsets} layout={layout} />) : null}
-        {hasBreath
-          ? lane(
-              'Breath and phrase',
-              <>
-                {wind ? (
-                  <TextLane
-                    name="Breath"
-                    layout={layout}
-                    texts={[...printedBreaths, ...laneTexts('breath', (m) => (m.kind === 'breath' ? (m.catch ? '(’)' : '’') : null))]}
-                    onPick={setNoteId}
-                    large
-                  />
-                ) : null}
-                <TextLane
-                  name="Phrase"
-                  layout={layout}
-                  texts={laneTexts('phrase', (m) => (m.kind === 'phrase' ? m.sign : null))}
-                  onPick={setNoteId}
-                  large
-                  ruled={!wind}
-                />
-              </>,
-            )
-          : null}
-        {family === 'bowed'
-          ? lane(
-              'Bowing',
-              <TextLane
-                name="Bowing"
-                layout={layout}
-                texts={laneTexts('bow', (m) => (m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null))}
-                onPick={setNoteId}
-              />,
-            )
-          : null}
-        {lane('Cues', <TextLane name="Cues" layout={layout} texts={cues.map((c) => ({ noteId: c.noteId, text: c.text, source: c.source }))} />)}
+        {lanes.map((name) => (folded.has(name) ? null : <Fragment key={name}>{bodies[name]}</Fragment>))}
       </>
     );
   };
@@ -521,6 +617,21 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
     toast('The rung stands at the bottom of the ladder.');
   };
 
+  const blocks = marking ? blockChords(marking.harmony.beats.filter((b) => b.bar >= from && b.bar <= Math.min(to, from + 3))) : [];
+  const printedSigns = countArticulations(score, from, to);
+  /** Lead-sheet symbols of the file beside the chord that sounds, where they are not the same. */
+  const differing = score.chords
+    .filter((c) => c.bar >= from && c.bar <= to)
+    .flatMap((c) => {
+      const heard = marking?.harmony.beats.filter((b) => b.onset <= c.onset).pop();
+      const plain = (text: string): string => text.replace(/\/.*$/, '');
+      return heard && heard.symbol !== '' && plain(heard.symbol) !== plain(c.text)
+        ? [`bar ${score.bars[c.bar]?.number ?? ''} ${c.text}, sounds ${heard.symbol}`]
+        : [];
+    })
+    .slice(0, 6);
+  const ties = part ? tieCounts(score, part.id, 1) : [];
+  const tie = note ? ties.find((t) => t.noteId === note.id) : undefined;
   const open = notes.filter((n) => fingerAt(n, fingers, proposed, refused)?.source === 'suggested').length;
   const select = (label: string, value: string, choices: readonly (readonly [string, string])[], onPick: (v: string) => void): ReactNode => (
     <label className="flex items-center gap-1.5 text-ink-2">
@@ -546,6 +657,8 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
       ]);
     else setPieceVariant(v);
   };
+  const phraseAt = (reading: string | undefined): string =>
+    marks.flatMap((m) => (m.kind === 'phrase' && m.noteId === noteId && m.reading === reading ? [m.sign] : []))[0] ?? '';
   const dynamic = note ? (dynamics.find((d) => d.noteId === note.id)?.level ?? '') : '';
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
@@ -563,6 +676,18 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
             system,
             COUNT_SYSTEMS.map((s) => [s, s] as const),
             (v) => setSystem(COUNT_SYSTEMS.find((s) => s === v) ?? 'meter'),
+          )}
+          {select(
+            'Show',
+            shownSource,
+            [
+              ['all', 'all marks'],
+              ['printed', 'printed'],
+              ['editor', 'editor’s'],
+              ['teacher', 'mine'],
+              ['suggested', 'suggested'],
+            ],
+            (v) => setShownSource(v === 'printed' || v === 'editor' || v === 'teacher' || v === 'suggested' ? v : 'all'),
           )}
           {select(
             'held',
@@ -600,24 +725,34 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
           {family === 'fretted' ? select('Capo', capo, [['', 'none'], ...[1, 2, 3, 4, 5, 6, 7].map((f) => [String(f), `fret ${f}`] as const)], setCapo) : null}
           <details className="relative">
             <summary className="cursor-pointer py-2 font-semibold text-ink-2">Lanes</summary>
-            <div className="absolute z-20 grid w-52 gap-1 rounded border border-rule-strong bg-sheet p-3">
-              {LANES.map((name) => (
-                <label key={name} className="flex min-h-8 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-leaf"
-                    checked={!folded.has(name)}
-                    onChange={(e) =>
-                      setFolded((before) => {
-                        const next = new Set(before);
-                        if (e.target.checked) next.delete(name);
-                        else next.add(name);
-                        return next;
-                      })
-                    }
-                  />
-                  {name}
-                </label>
+            <div className="absolute z-20 grid w-64 gap-1 rounded border border-rule-strong bg-sheet p-3">
+              {lanes.map((name, i) => (
+                <span key={name} className="flex min-h-9 items-center gap-2">
+                  <label className="flex flex-1 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-5 accent-leaf"
+                      checked={!folded.has(name)}
+                      onChange={(e) =>
+                        setFolded((before) => {
+                          const next = new Set(before);
+                          if (e.target.checked) next.delete(name);
+                          else next.add(name);
+                          return next;
+                        })
+                      }
+                    />
+                    {name}
+                  </label>
+                  <Button
+                    look="quiet"
+                    disabled={i === 0}
+                    aria-label={`${name} higher`}
+                    onClick={() => setLanes((before) => before.flatMap((l, k) => (k === i - 1 ? [name, l] : k === i ? [] : [l])))}
+                  >
+                    ▴
+                  </Button>
+                </span>
               ))}
             </div>
           </details>
@@ -666,13 +801,27 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
           digits={family === 'keyboard' ? ['1', '2', '3', '4', '5'] : ['0', '1', '2', '3', '4']}
           history={note ? (records?.fingerings.get(note.id) ?? []) : []}
           dynamic={dynamic}
-          cue={note ? (cues.find((c) => c.noteId === note.id)?.text ?? '') : ''}
+          cue={note ? (cues.find((c) => c.noteId === note.id && c.studentId === (forStudent && student ? student.id : null))?.text ?? '') : ''}
           word={note ? (words.get(note.id) ?? '') : ''}
           ornament={ornament}
           ornamentStyle={note ? (ornamentStyles.get(note.id) ?? USUAL_STYLE) : USUAL_STYLE}
           suggestions={here}
           cueInput={cueInput}
           dynamicInput={dynamicInput}
+          tie={tie ? `tied for ${fractionText(tie.beats)} beats, off on ${fractionText(tie.offOn)}` : null}
+          phrase={note ? phraseAt(undefined) : ''}
+          phraseToo={note ? phraseAt(SECOND) : ''}
+          onPhrase={(sign, second) => void setPhrase(sign, second ? SECOND : undefined)}
+          forStudent={student ? { name: student.name, on: forStudent, set: setForStudent } : null}
+          ornamentStaff={
+            ornament ? (
+              <SmallStaff
+                notes={ornament.notes.map((n) => ({ keys: [n.midi], duration: n.duration }))}
+                fifths={score.bars[note?.bar ?? 0]?.key.fifths ?? 0}
+                label="The ornament written out"
+              />
+            ) : null
+          }
           onOtherHand={family === 'keyboard' ? () => void otherHand() : null}
           onFinger={(f) => void setFinger(f)}
           onClearFinger={() => void clearFinger()}
@@ -691,6 +840,52 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
             <Button look="quiet" className="mt-2" onClick={() => void offerFindRung()}>
               Make “find it again” a rung
             </Button>
+          </Panel>
+        ) : null}
+        {marking ? (
+          <Panel
+            title="Block the chords"
+            aside={
+              <Button look="quiet" aria-pressed={blocked} onClick={() => setBlocked(!blocked)}>
+                {blocked ? 'Fold' : 'Show'}
+              </Button>
+            }
+          >
+            {blocked ? (
+              <>
+                <SmallStaff
+                  notes={blocks.map((b) => ({ keys: b.keys, duration: fraction(b.length, score.ticksPerQuarter) }))}
+                  fifths={startBar?.key.fifths ?? 0}
+                  label={`Chords: ${blocks.map((b) => b.symbol).join(', ')}`}
+                />
+                <p>{blocks.map((b) => b.symbol).join(' · ')}</p>
+                <Button
+                  className="mt-1"
+                  onClick={() => {
+                    const factor = 60 / tempo / score.ticksPerQuarter;
+                    const start = blocks[0]?.onset ?? 0;
+                    playNotes(
+                      blocks.flatMap((b) => b.keys.map((midi) => ({ midi, start: (b.onset - start) * factor, seconds: b.length * factor * 0.95, loud: 0.4 }))),
+                    );
+                  }}
+                >
+                  Hear them
+                </Button>
+              </>
+            ) : (
+              <p className="text-ink-2">One chord a beat, for the hand to find before playing as written.</p>
+            )}
+            {differing.length > 0 ? <p className="mt-2 text-warn">Printed otherwise: {differing.join('; ')}</p> : null}
+          </Panel>
+        ) : null}
+        {printedSigns.length > 0 || notes.some((n) => n.marks.lyrics.length > 0) ? (
+          <Panel title="Printed here">
+            <p>{printedSigns.map((a) => `${a.times} ${a.sign}`).join(', ') || 'No articulation.'}</p>
+            {notes.some((n) => n.marks.lyrics.length > 0) ? (
+              <Button look="quiet" className="mt-1" onClick={() => void wordsFromLyrics()}>
+                Count with the words of the song
+              </Button>
+            ) : null}
           </Panel>
         ) : null}
         {instrument && isFretted(instrument) ? <ChordPanel score={score} from={from} to={to} instrument={instrument} names={stringNames(instrument)} /> : null}

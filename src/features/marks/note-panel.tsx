@@ -25,6 +25,12 @@ interface Props {
   readonly suggestions: readonly Suggestion[];
   readonly cueInput: RefObject<HTMLInputElement | null>;
   readonly dynamicInput: RefObject<HTMLSelectElement | null>;
+  readonly tie: string | null;
+  readonly phrase: string;
+  readonly phraseToo: string;
+  readonly onPhrase: (sign: string, second: boolean) => void;
+  readonly forStudent: { readonly name: string; readonly on: boolean; readonly set: (on: boolean) => void } | null;
+  readonly ornamentStaff: ReactNode;
   readonly onOtherHand: (() => void) | null;
   readonly onFinger: (finger: string) => void;
   readonly onClearFinger: () => void;
@@ -171,7 +177,7 @@ export function NotePanel(props: Props): ReactNode {
           <h3>Cue</h3>
           <input
             ref={props.cueInput}
-            key={`cue ${note.id}`}
+            key={`cue ${note.id} ${String(props.forStudent?.on)} ${props.cue}`}
             className="field mt-1 w-full bg-plum-wash font-semibold text-plum"
             defaultValue={props.cue}
             maxLength={500}
@@ -182,6 +188,27 @@ export function NotePanel(props: Props): ReactNode {
             }}
           />
         </label>
+        {props.forStudent ? (
+          <label className="flex items-center gap-2">
+            <input type="checkbox" className="size-5 accent-leaf" checked={props.forStudent.on} onChange={(e) => props.forStudent?.set(e.target.checked)} />
+            cue only for {props.forStudent.name}
+          </label>
+        ) : null}
+        {props.tie ? <p className="text-ink-2">{props.tie}</p> : null}
+        <div className="flex gap-2">
+          {([false, true] as const).map((second) => (
+            <label key={String(second)} className="flex-1">
+              <span className={second ? 'text-ink-2' : 'font-semibold'}>{second ? 'or, read otherwise' : 'A phrase ends'}</span>
+              <select className="field mt-1 w-full" value={second ? props.phraseToo : props.phrase} onChange={(e) => props.onPhrase(e.target.value, second)}>
+                <option value="">no</option>
+                <option value=",">, goes on</option>
+                <option value=".">. closes</option>
+                <option value="?">? asks</option>
+                <option value="!">! calls</option>
+              </select>
+            </label>
+          ))}
+        </div>
         <label>
           <h3>Own word here</h3>
           <input
@@ -199,6 +226,7 @@ export function NotePanel(props: Props): ReactNode {
         {props.ornament ? (
           <div>
             <h3>{props.ornament.kind.replace(/-/g, ' ')}</h3>
+            {props.ornamentStaff}
             <p className="figure">
               {props.ornament.notes.map((n) => pitchName(spellMidi(n.midi, score.bars[note.bar]?.key.fifths ?? 0)).replace(/-?\d+$/, '')).join(' ')}
             </p>

@@ -7,7 +7,7 @@ export interface Suggestion {
   /** Stays the same as long as it says the same: a refused one is known by it. */
   readonly key: string;
   readonly noteId: string;
-  readonly lane: 'dynamic' | 'breath' | 'bow' | 'phrase';
+  readonly lane: 'dynamic' | 'breath' | 'bow' | 'phrase' | 'cue';
   readonly text: string;
   readonly reason: string;
   readonly body: SuggestedBody;
@@ -18,6 +18,7 @@ type SuggestedBody =
   | { readonly kind: 'wedge'; readonly noteId: string; readonly toNoteId: string; readonly role: 'crescendo' | 'diminuendo' }
   | { readonly kind: 'breath'; readonly noteId: string; readonly catch: boolean }
   | { readonly kind: 'bow'; readonly noteId: string; readonly direction: 'up' | 'down' }
+  | { readonly kind: 'cue'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'phrase'; readonly noteId: string; readonly sign: ',' | '.' | '?' | '!' };
 
 /** Suggestions for the given notes that are neither refused nor there already. */
@@ -74,6 +75,15 @@ export function suggestionsFor(marking: Marking, inSection: ReadonlySet<string>,
       text: p.sign,
       reason: p.reason,
       body: { kind: 'phrase', noteId: p.noteId, sign: p.sign },
+    });
+  for (const g of marking.gestures)
+    all.push({
+      key: `cue ${g.noteId} ${g.kind}`,
+      noteId: g.noteId,
+      lane: 'cue',
+      text: g.cue,
+      reason: g.reason,
+      body: { kind: 'cue', noteId: g.noteId, text: g.cue },
     });
   return all.filter((s) => inSection.has(s.noteId) && !refused.has(s.key) && !there.has(`${s.body.kind} ${s.noteId}`));
 }
