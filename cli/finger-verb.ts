@@ -2,6 +2,7 @@ import { fingerScore, isInstrument } from '../src/core/fingering';
 import { fail, ok, type Result } from '../src/core/result';
 import { quartersText } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
+import { tooLongToFinger } from './limits';
 import type { OptionValues } from './options';
 
 export async function fingerVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
@@ -10,6 +11,8 @@ export async function fingerVerb(bytes: Uint8Array, file: string, options: Optio
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
+  const refused = tooLongToFinger(score, file);
+  if (refused) return refused;
   const { hand, span } = options;
   const fingering = fingerScore(score, {
     instrument,

@@ -1,11 +1,14 @@
 import { ORDER_SCHOOLS, pieceLadder, STUDENT_LEVELS } from '../src/core/ladder';
 import { ok, type Result } from '../src/core/result';
 import { openPiece } from '../src/core/studio';
+import { tooLongToCompare } from './limits';
 import type { OptionValues } from './options';
 
 export async function ladderVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
+  const refused = tooLongToCompare(opened.value.read.score, file);
+  if (refused) return refused;
   const ladder = pieceLadder(opened.value.read.score, {
     level: STUDENT_LEVELS.find((l) => l === options['level']) ?? 'intermediate',
     school: ORDER_SCHOOLS.find((s) => s === options['school']) ?? 'sameness',

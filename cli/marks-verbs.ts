@@ -7,35 +7,45 @@ import { ok, type Result } from '../src/core/result';
 import { fractionText, quartersText, tempoAt, type Score } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 import { ticks } from '../src/core/units';
+import { tooLongForChords, tooLongToCompare } from './limits';
 import type { OptionValues } from './options';
 
 const round = (n: number): number => Number(n.toFixed(3));
 
-async function withScore(bytes: Uint8Array, file: string, describe: (score: Score) => unknown): Promise<Result<unknown>> {
+type Refusal = (score: Score, file: string) => Result<never> | null;
+
+async function withScore(bytes: Uint8Array, file: string, describe: (score: Score) => unknown, refuse: Refusal = () => null): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file);
-  return opened.ok ? ok(describe(opened.value.read.score)) : opened;
+  if (!opened.ok) return opened;
+  const { score } = opened.value.read;
+  return refuse(score, file) ?? ok(describe(score));
 }
 
 const tempoOf = (score: Score, options: OptionValues): number => (options['tempo'] === undefined ? tempoAt(score, ticks(0)) : Number(options['tempo']));
 
 export const chordsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
-  withScore(bytes, file, (score) => {
-    const harmony = findHarmony(score);
-    return {
-      beats: harmony.beats.map((b) => ({
-        bar: b.bar,
-        beat: b.beat,
-        onset: quartersText(score, b.onset),
-        symbol: b.symbol,
-        degree: b.degree,
-        notes: b.notes,
-        flags: b.flags,
-      })),
-      keys: harmony.keys.map((k) => ({ from: k.from, to: k.to, tonic: rootName(k.tonic, k), mode: k.mode })),
-      pedals: harmony.pedals.map((p) => ({ from: p.from, to: p.to, note: p.name })),
-      sequences: harmony.sequences.map((s) => ({ from: s.from, to: s.to, semitones: s.steps, times: s.times })),
-    };
-  });
+  withScore(
+    bytes,
+    file,
+    (score) => {
+      const harmony = findHarmony(score);
+      return {
+        beats: harmony.beats.map((b) => ({
+          bar: b.bar,
+          beat: b.beat,
+          onset: quartersText(score, b.onset),
+          symbol: b.symbol,
+          degree: b.degree,
+          notes: b.notes,
+          flags: b.flags,
+        })),
+        keys: harmony.keys.map((k) => ({ from: k.from, to: k.to, tonic: rootName(k.tonic, k), mode: k.mode })),
+        pedals: harmony.pedals.map((p) => ({ from: p.from, to: p.to, note: p.name })),
+        sequences: harmony.sequences.map((s) => ({ from: s.from, to: s.to, semitones: s.steps, times: s.times })),
+      };
+    },
+    tooLongForChords,
+  );
 
 export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
   withScore(bytes, file, (score) => {
@@ -63,15 +73,20 @@ export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValu
   });
 
 export const dynamicsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
-  withScore(bytes, file, (score) => ({
-    printed: printedDynamics(score).map((d) => ({ bar: d.bar, onset: quartersText(score, d.onset), level: d.level, part: d.part, staff: d.staff })),
-    suggested: suggestDynamics(score).map((d) => ({
-      bar: d.bar,
-      onset: quartersText(score, d.onset),
-      level: d.level,
-      reason: d.reason,
-      kind: d.kind,
-      noteId: d.noteId,
-      toNoteId: d.toNoteId,
-    })),
-  }));
+  withScore(
+    bytes,
+    file,
+    (score) => ({
+      printed: printedDynamics(score).map((d) => ({ bar: d.bar, onset: quartersText(score, d.onset), level: d.level, part: d.part, staff: d.staff })),
+      suggested: suggestDynamics(score).map((d) => ({
+        bar: d.bar,
+        onset: quartersText(score, d.onset),
+        level: d.level,
+        reason: d.reason,
+        kind: d.kind,
+        noteId: d.noteId,
+        toNoteId: d.toNoteId,
+      })),
+    }),
+    tooLongToCompare,
+  );

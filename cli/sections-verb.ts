@@ -1,5 +1,6 @@
 import { barDifficulties, cornersOf } from '../src/core/difficulty';
 import { ok, type Result } from '../src/core/result';
+import { tooLongToCompare } from './limits';
 import { differencesInWords, findSameness, movedInWords, payOff, rhythmFamilies } from '../src/core/sameness';
 import { proposeSections } from '../src/core/sections';
 import type { Score } from '../src/core/score';
@@ -47,5 +48,7 @@ export function describeSections(score: Score): unknown {
 
 export async function sectionsVerb(bytes: Uint8Array, file: string): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file);
-  return opened.ok ? ok(describeSections(opened.value.read.score)) : opened;
+  if (!opened.ok) return opened;
+  const { score } = opened.value.read;
+  return tooLongToCompare(score, file) ?? ok(describeSections(score));
 }

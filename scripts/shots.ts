@@ -8,11 +8,18 @@ const PORT = 4631;
 const NOW = '2026-05-20T15:00:00.000Z';
 const OUT = process.env['SHOTS_OUT'] ?? 'docs/screenshots';
 
-const VIEWS: readonly { readonly name: string; readonly path: string; readonly tablet?: boolean; readonly before?: 'note' | 'level' }[] = [
+const VIEWS: readonly {
+  readonly name: string;
+  readonly path: string;
+  readonly tablet?: boolean;
+  readonly before?: 'note' | 'level' | 'grid' | 'later-note';
+}[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
-  { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'note' },
+  { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
+  { name: 'marks-flute', path: '/marks?piece=demo-gull&section=demo-gull-s1&bars=1-8&student=demo-oskar', before: 'note' },
+  { name: 'grid', path: '/shelf', before: 'grid' },
   { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke' },
   { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'level' },
   { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', tablet: true },
@@ -48,8 +55,19 @@ async function main(): Promise<void> {
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
       if (/read|sections|marks|lesson/.test(view.name)) await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
-      if (view.before === 'note') await page.locator('.engraved g.note').nth(3).locator('.notehead').click();
+      if (view.before === 'note') await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');
+      if (view.before === 'later-note') await page.locator('[id="p1-b3-n1"] .notehead').dispatchEvent('click');
+      if (view.before === 'grid') {
+        await page.getByRole('button', { name: 'Lay out a printed piece' }).click();
+        await page.getByRole('dialog').getByLabel('Title').fill('Tide Table');
+        await page.getByRole('dialog').getByLabel('Bars').fill('12');
+        await page.getByRole('button', { name: 'Lay it out' }).click();
+        await page.getByLabel(/^Right hand of bar 1/).fill('E2 G2 c4');
+        await page.locator('[id="g1-p1-n3"]').waitFor();
+      }
       if (view.before === 'level') await page.keyboard.press('3');
+      if (view.name === 'sections') await page.getByRole('heading', { name: 'Learn first' }).waitFor();
+      if (view.name.startsWith('marks')) await page.getByRole('group', { name: 'Chords' }).first().waitFor();
       await page.waitForLoadState('networkidle');
       await page.screenshot({ path: `${OUT}/${view.name}.png` });
     }

@@ -8,7 +8,7 @@ import { scoreToMidi } from '@/core/midi';
 import { readScore, REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
 import { realiseOrnaments } from '@/core/ornaments';
 import { ok, type Result } from '@/core/result';
-import { findSameness, type Sameness } from '@/core/sameness';
+import { findSameness, fitsSameness, type Sameness } from '@/core/sameness';
 import { proposeSections, type ProposedSection } from '@/core/sections';
 import { matchEditions } from '@/core/score';
 import { openAbc, openGrid, openPiece, type OpenedPiece } from '@/core/studio';
@@ -92,7 +92,7 @@ const api: PieceWorkerApi = {
   },
   marking(key, request) {
     const piece = loaded.get(key);
-    if (!piece) return Promise.resolve(null);
+    if (!piece || !fitsSameness(piece.read.score)) return Promise.resolve(null);
     const { score } = piece.read;
     const built = builtOf(piece.read);
     return Promise.resolve({

@@ -6,7 +6,7 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Shelf', '/shelf', 'Lamps Along the Quay'],
   ['Read', '/read?piece=demo-quay&bars=3', 'On the page'],
   ['Sections', '/sections?piece=demo-quay&section=demo-quay-s1', 'First lamps'],
-  ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Dynamics'],
+  ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Where it starts'],
   ['Ladder', '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Hands together'],
   ['Lesson', '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Record, next section'],
   ['Board', '/board?piece=demo-quay', 'Imke'],

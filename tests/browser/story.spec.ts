@@ -40,23 +40,24 @@ test('from an empty studio to records, over a reload, and into another browser',
     await page.keyboard.press('End');
     for (let i = 0; i < 7; i += 1) await page.keyboard.press('Shift+ArrowLeft');
     await page.getByRole('button', { name: /Make 9–16/ }).click();
-    await expect(page.getByRole('button', { name: /Section B/ })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Sections', exact: true }).getByRole('button', { name: /^B bars 9–16/ })).toBeVisible();
     expect((await storedRows(page, 'sections')).map((s) => s['letter']).sort()).toEqual(['A', 'B']);
   });
 
   await test.step('split, join, move an end, and undo', async () => {
     const strip = page.getByRole('listbox', { name: 'Bars of the piece' });
-    await page.getByRole('button', { name: /First half/ }).click();
+    const list = page.getByRole('region', { name: 'Sections', exact: true });
+    await list.getByRole('button', { name: /First half/ }).click();
     await strip.getByRole('option', { name: 'bar 5,' }).click();
     await page.keyboard.press('s');
-    await expect(page.getByRole('button', { name: /bars 5–8/ })).toBeVisible();
+    await expect(list.getByRole('button', { name: /First half 2 5–8/ })).toBeVisible();
     await page.keyboard.press('Control+z');
-    await expect(page.getByRole('button', { name: /bars 1–8/ })).toBeVisible();
-    await page.getByRole('button', { name: /First half/ }).click();
+    await expect(list.getByRole('button', { name: /First half 1–8/ })).toBeVisible();
+    await list.getByRole('button', { name: /First half/ }).click();
     await page.getByRole('button', { name: 'End one bar earlier' }).click();
-    await expect(page.getByRole('button', { name: /bars 1–7/ })).toBeVisible();
+    await expect(list.getByRole('button', { name: /First half 1–7/ })).toBeVisible();
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
-    await expect(page.getByRole('button', { name: /bars 1–8/ })).toBeVisible();
+    await expect(list.getByRole('button', { name: /First half 1–8/ })).toBeVisible();
   });
 
   await test.step('a finger, a dynamic and a cue at a note; counts under the staff', async () => {

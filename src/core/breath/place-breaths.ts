@@ -78,10 +78,17 @@ function lineOf(score: Score): { readonly note: Note; readonly end: number }[] {
 /** Notes under a slur that goes on: no breath may follow them. */
 function insideSlur(score: Score, notes: readonly { readonly note: Note }[]): ReadonlySet<string> {
   const inside = new Set<string>();
+  const slurred = new Map<string, Note[]>();
+  for (const n of score.notes) {
+    if (n.marks.slurs.length === 0) continue;
+    const key = `${n.part} ${n.onset}`;
+    const there = slurred.get(key);
+    if (there) there.push(n);
+    else slurred.set(key, [n]);
+  }
   let open = 0;
   for (const { note } of notes) {
-    const chord = score.notes.filter((n) => n.part === note.part && n.onset === note.onset);
-    for (const n of chord)
+    for (const n of slurred.get(`${note.part} ${note.onset}`) ?? [])
       for (const s of n.marks.slurs) {
         if (s.role === 'stop') open = Math.max(0, open - 1);
         if (s.role === 'start') open += 1;
@@ -100,13 +107,15 @@ export function breathPlaces(score: Score): Line {
   const typical = lengths[Math.floor(lengths.length / 2)] ?? score.ticksPerQuarter;
   const w = BREATH_WEIGHTS;
   const places: Place[] = [];
+  let barIndex = 0;
   notes.forEach(({ note, end }, after) => {
     const next = notes[after + 1];
     if (!next) return;
     const printed = note.marks.articulations.includes('breath-mark') || note.marks.articulations.includes('caesura');
     const rest = next.note.onset > end;
     const length = end - note.onset;
-    const bar = score.bars.find((b) => end >= b.onset && end < b.onset + b.length);
+    while ((score.bars[barIndex + 1]?.onset ?? Infinity) <= end) barIndex += 1;
+    const bar = score.bars[barIndex];
     const atBarLine = bar !== undefined && bar.onset === end;
     const following = next.end - next.note.onset;
     const onBeat = bar !== undefined && beatOnsets(bar, score.ticksPerQuarter).some((b) => bar.onset + b.at === end);

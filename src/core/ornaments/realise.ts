@@ -46,14 +46,14 @@ export interface RealisedOrnament {
 export const FASTEST_NOTES_PER_SECOND = 13;
 
 /** The neighbour a step above or below in the key, bent by the accidentals written at the ornament. */
-function neighbour(score: Score, note: Note, way: 1 | -1, accidental: string | undefined): number {
+function neighbour(score: Score, byBar: ReadonlyMap<number, readonly Note[]>, note: Note, way: 1 | -1, accidental: string | undefined): number {
   const bar = score.bars[note.bar];
   const pitch: Pitch = note.pitch ?? spellMidi(note.midi ?? 60, bar?.key.fifths ?? 0);
   const at = STEPS.indexOf(pitch.step) + way;
   const step = STEPS[(at + 7) % 7] ?? 'C';
   const octave = pitch.octave + (at > 6 ? 1 : at < 0 ? -1 : 0);
   // An accidental earlier in the bar holds for the neighbour too.
-  const earlier = score.notes
+  const earlier = (byBar.get(note.bar) ?? [])
     .filter((n) => n.part === note.part && n.bar === note.bar && n.onset < note.onset && n.pitch?.step === step && n.pitch.octave === octave)
     .pop();
   const named: Readonly<Record<string, number>> = { sharp: 1, flat: -1, natural: 0, 'double-sharp': 2, 'flat-flat': -2 };
@@ -211,9 +211,15 @@ export function realiseOrnaments(
     out.push({ noteId, kind, notes, notesPerSecond, tooFast: notesPerSecond > FASTEST_NOTES_PER_SECOND });
   };
   const voices = new Map<string, Note[]>();
+  const byBar = new Map<number, Note[]>();
   for (const n of score.notes) {
+    const inBar = byBar.get(n.bar);
+    if (inBar) inBar.push(n);
+    else byBar.set(n.bar, [n]);
     const key = `${n.part} ${n.staff} ${n.voice}`;
-    voices.set(key, [...(voices.get(key) ?? []), n]);
+    const there = voices.get(key);
+    if (there) there.push(n);
+    else voices.set(key, [n]);
   }
   for (const unordered of voices.values()) {
     const voice = [...unordered].sort((a, b) => a.onset - b.onset || a.bar - b.bar || a.sourceIndex - b.sourceIndex);
@@ -231,15 +237,17 @@ export function realiseOrnaments(
       }
       graces = note.chord ? graces : [];
       if (note.midi === null || length.n <= 0) return;
-      const before = voice
-        .slice(0, i)
-        .filter((n) => !n.grace && n.onset < note.onset)
-        .pop();
-      const after = voice.slice(i + 1).find((n) => !n.grace && n.onset > note.onset);
+      if (note.marks.ornaments.length === 0 && !note.marks.arpeggiate) return;
+      let k = i - 1;
+      while (k >= 0 && (voice[k]?.grace || (voice[k]?.onset ?? 0) >= note.onset)) k -= 1;
+      const before = voice[k];
+      let m = i + 1;
+      while (m < voice.length && (voice[m]?.grace || (voice[m]?.onset ?? 0) <= note.onset)) m += 1;
+      const after = voice[m];
       for (const ornament of note.marks.ornaments) {
         const [above, below] = ornament.kind.includes('turn') ? ornament.accidentals : [ornament.accidentals[0], ornament.accidentals[0]];
-        const upper = neighbour(score, note, 1, ornament.kind === 'mordent' ? undefined : above);
-        const lower = neighbour(score, note, -1, ornament.kind === 'trill-mark' || ornament.kind === 'inverted-mordent' ? undefined : below);
+        const upper = neighbour(score, byBar, note, 1, ornament.kind === 'mordent' ? undefined : above);
+        const lower = neighbour(score, byBar, note, -1, ornament.kind === 'trill-mark' || ornament.kind === 'inverted-mordent' ? undefined : below);
         const frame: Frame = {
           start: q(note.onset),
           length,
@@ -281,7 +289,7 @@ export function realiseOrnaments(
             break;
           case 'schleifer': {
             const belowNote: Note = { ...note, pitch: spellMidi(lower, score.bars[note.bar]?.key.fifths ?? 0), midi: note.midi };
-            const third = neighbour(score, { ...belowNote, midi: lower as typeof note.midi }, -1, undefined);
+            const third = neighbour(score, byBar, { ...belowNote, midi: lower as typeof note.midi }, -1, undefined);
             put(note.id, 'slide', slide(frame, third));
             break;
           }
@@ -293,7 +301,7 @@ export function realiseOrnaments(
         }
       }
       if (note.marks.arpeggiate && !note.chord) {
-        const chord = score.notes
+        const chord = (byBar.get(note.bar) ?? [])
           .filter((n) => n.part === note.part && n.onset === note.onset && n.marks.arpeggiate && !n.grace && n.midi !== null)
           .sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
         const each = multiply(length, fraction(1, Math.max(8, chord.length * 2)));

@@ -80,6 +80,8 @@ function strikesOf(score: Score, part: string, staff: number): { readonly struck
 export function countStaff(score: Score, part: string, staff: number, from: number, to: number, system: CountSystem = 'meter'): BarCount[] {
   const { struck, rests } = strikesOf(score, part, staff);
   const inBars: Strike[][] = score.bars.map(() => []);
+  const restsInBars: Rest[][] = score.bars.map(() => []);
+  for (const r of rests) restsInBars[r.bar]?.push(r);
   const barAt = (onset: number): number => {
     let low = 0;
     let high = score.bars.length - 1;
@@ -129,7 +131,7 @@ export function countStaff(score: Score, part: string, staff: number, from: numb
       }
     };
     for (const s of inBars[bar.index] ?? []) if (s.onset >= bar.onset && s.onset < end) say(s.onset, s.sounding, true);
-    for (const rest of rests)
+    for (const rest of restsInBars[bar.index] ?? [])
       if (rest.onset >= bar.onset && rest.onset < end && !struck.has(rest.onset) && rest.bar === bar.index) say(rest.onset, rest.duration, false);
     // Beats on which nothing begins: held or rested on.
     if (system === 'meter' || system === 'takadimi')

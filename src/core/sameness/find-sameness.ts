@@ -63,6 +63,9 @@ const SAVED: Readonly<Record<RepeatKind, number>> = { exact: 1, changed: 0.8, mo
 const ALIKE = 0.62;
 /** A bar that is not alike may stand inside or at the end of a changed repeat when it has at least this. */
 const RELATED = 0.4;
+/** Comparing every bar with every other grows with the square: longer pieces are refused by the faces that call this (`fitsSameness`). */
+export const MOST_BARS_FOR_SAMENESS = 2500;
+export const fitsSameness = (score: Score): boolean => score.bars.length <= MOST_BARS_FOR_SAMENESS;
 /** Bars above which only exact, moved and rhythm runs are looked for: comparing every pair of bars note by note grows with the square. */
 const MOST_BARS_FOR_CHANGED = 2500;
 

@@ -4,7 +4,16 @@
  */
 export { barLines, type BarContent, type Line } from './bar-content';
 export { differencesInWords, movedInWords } from './words';
-export { findSameness, type Difference, type Ostinato, type Repeat, type RepeatKind, type Sameness } from './find-sameness';
+export {
+  findSameness,
+  fitsSameness,
+  MOST_BARS_FOR_SAMENESS,
+  type Difference,
+  type Ostinato,
+  type Repeat,
+  type RepeatKind,
+  type Sameness,
+} from './find-sameness';
 export { intervalsOf, type IntervalCount } from './intervals';
 export { payOff, PAY_OFF_WEIGHTS, type PayOffStep } from './pay-off';
 export { rhythmFamilies, type RhythmFamily } from './rhythm-families';

@@ -184,7 +184,7 @@ function Sectioning(context: PieceContext): ReactNode {
           <Panel
             title="Sections"
             aside={
-              selected && !chosenProposal ? (
+              selected ? (
                 <Button look={open.length > 0 ? 'plain' : 'primary'} shortcut="n" onClick={() => void actions.make()}>
                   Make {barsText(score, selected[0], selected[1])}
                 </Button>

@@ -53,7 +53,7 @@ interface SolvedHand {
   readonly fingers: readonly Assignment[];
   readonly cost: number;
   readonly runs: readonly StandardRun[];
-  readonly wanted: ReadonlyMap<number, { readonly bar: number; readonly fingers: Assignment }>;
+  readonly wanted: ReadonlyMap<number, { readonly bar: number; readonly column: number; readonly fingers: Assignment }>;
 }
 
 function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: KeyboardRequest): SolvedHand {
@@ -91,7 +91,7 @@ function earlierFingers(
   score: Score,
   columns: readonly HandColumn[],
   fingers: readonly Assignment[],
-): ReadonlyMap<number, { readonly bar: number; readonly fingers: Assignment }> {
+): ReadonlyMap<number, { readonly bar: number; readonly column: number; readonly fingers: Assignment }> {
   const byBar = new Map<number, number[]>();
   columns.forEach((c, i) => {
     const bar = c.notes[0]?.bar ?? 0;
@@ -100,7 +100,7 @@ function earlierFingers(
     else byBar.set(bar, [i]);
   });
   const firstBar = new Map<string, number>();
-  const out = new Map<number, { bar: number; fingers: Assignment }>();
+  const out = new Map<number, { bar: number; column: number; fingers: Assignment }>();
   for (const [bar, list] of byBar) {
     const start = score.bars[bar]?.onset ?? 0;
     const face = list.map((i) => `${(columns[i]?.onset ?? 0) - start}:${columns[i]?.notes.map((n) => n.midi).join('+') ?? ''}`).join(' ');
@@ -111,8 +111,9 @@ function earlierFingers(
     }
     const before = byBar.get(model) ?? [];
     list.forEach((i, k) => {
-      const f = fingers[before[k] ?? -1];
-      if (f) out.set(i, { bar: model, fingers: f });
+      const column = before[k] ?? -1;
+      const f = fingers[column];
+      if (f) out.set(i, { bar: model, column, fingers: f });
     });
   }
   return out;
@@ -124,7 +125,7 @@ function differenceWarnings(score: Score, solved: SolvedHand, hand: Hand): Finge
   return solved.columns.flatMap((c, i): FingeringWarning[] => {
     const want = solved.wanted.get(i);
     const bar = c.notes[0]?.bar ?? 0;
-    if (!want || seen.has(bar) || want.fingers.join() === solved.fingers[i]?.join()) return [];
+    if (!want || seen.has(bar) || solved.fingers[want.column]?.join() === solved.fingers[i]?.join()) return [];
     seen.add(bar);
     const name = (b: number): string => score.bars[b]?.number ?? String(b + 1);
     return [
@@ -200,12 +201,19 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
       if (mine.length === 0) continue;
       const solved = solveOne(score, mine, hand, request);
       cost += solved.cost;
+      const runsAt = new Map<number, StandardRun[]>();
+      for (const r of solved.runs)
+        for (const event of r.fingers.keys()) {
+          const there = runsAt.get(event);
+          if (there) there.push(r);
+          else runsAt.set(event, [r]);
+        }
       let before: { key: number; finger: Finger } | null = null;
       solved.columns.forEach((column, i) => {
         column.notes.forEach((note, k) => {
           const finger = solved.fingers[i]?.[k] ?? 1;
           const locked = request.locks.has(note.id);
-          const run = solved.runs.find((r) => r.fingers.get(i) === finger);
+          const run = runsAt.get(i)?.find((r) => r.fingers.get(i) === finger);
           if (note.bar >= from && note.bar <= to)
             notes.push({
               noteId: note.id,

@@ -12,6 +12,9 @@ export interface HandColumn {
 
 export type HandChoice = Hand | 'auto';
 
+/** Quarters a note may have been held for the other hand to count as busy. */
+const LONGEST_HELD = 16;
+
 /** Seconds without a sounding note that free the hand. */
 const FREE_SECONDS = 0.35;
 
@@ -27,14 +30,36 @@ export function handsOf(score: Score, choice: HandChoice, spanInSemitones: numbe
     const mine = struck.filter((s) => s.note.part === part.id);
     const keys = mine.map((s) => s.note.midi ?? 60).sort((a, b) => a - b);
     const low = (keys[Math.floor(keys.length / 2)] ?? 60) < 58;
-    const busy = (hand: Hand, onset: number, except: ReadonlySet<string>): boolean =>
-      mine.some((s) => !except.has(s.note.id) && out.get(s.note.id) === hand && s.note.onset <= onset && s.note.onset + s.sounding > onset);
+    // Notes in order of onset; one that still sounds began at most so long ago.
+    const longest = mine.reduce((m, x) => Math.max(m, x.sounding), 0);
+    const from = (onset: number): number => {
+      let low = 0;
+      let high = mine.length;
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        if ((mine[middle]?.note.onset ?? Infinity) < onset - Math.min(longest, LONGEST_HELD * score.ticksPerQuarter)) low = middle + 1;
+        else high = middle;
+      }
+      return low;
+    };
+    const busy = (hand: Hand, onset: number, except: ReadonlySet<string>): boolean => {
+      for (let i = from(onset); i < mine.length; i += 1) {
+        const s = mine[i];
+        if (!s || s.note.onset > onset) return false;
+        if (!except.has(s.note.id) && out.get(s.note.id) === hand && s.note.onset + s.sounding > onset) return true;
+      }
+      return false;
+    };
     for (const { note } of mine) {
       const byStaff: Hand = part.staves >= 2 ? (note.staff === 1 ? 'right' : 'left') : choice === 'auto' ? (low ? 'left' : 'right') : choice;
       out.set(note.id, chosen.get(note.id) ?? byStaff);
     }
     const columns = new Map<number, Note[]>();
-    for (const { note } of mine) columns.set(note.onset, [...(columns.get(note.onset) ?? []), note]);
+    for (const { note } of mine) {
+      const there = columns.get(note.onset);
+      if (there) there.push(note);
+      else columns.set(note.onset, [note]);
+    }
     for (const [onset, notes] of columns)
       for (const hand of ['right', 'left'] as const) {
         const held = notes.filter((n) => out.get(n.id) === hand && n.grace === null).sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));

@@ -100,14 +100,16 @@ export function standardRuns(line: readonly LineNote[], hand: Hand, signature: (
     new Map(line.slice(s.from, s.to + 1).flatMap((n, i) => (fingers[i] ? [[n.event, fingers[i]] as const] : [])));
   // A turning note is an end of both its stretches; a run that only stops for a leap or a rest ends there too.
   const scaleStretches = stretches(line, (by) => by <= 3).filter((s) => s.to - s.from + 1 >= SHORTEST_SCALE);
+  const endsAt = new Map(scaleStretches.map((o) => [o.to, o]));
+  const beginsAt = new Map(scaleStretches.map((o) => [o.from, o]));
   for (const s of scaleStretches) {
     const keys = keysOf(s);
     if (keys.every((k, i) => i === 0 || Math.abs(k - (keys[i - 1] ?? k)) === 1)) {
       out.push({ kind: 'chromatic', name: 'chromatic scale', fingers: toMap(s, chromaticFingers(keys, hand)), alternatives: NONE });
       continue;
     }
-    const wholeFrom = scaleStretches.find((o) => o.to === s.from)?.from ?? s.from;
-    const wholeTo = scaleStretches.find((o) => o.from === s.to)?.to ?? s.to;
+    const wholeFrom = endsAt.get(s.from)?.from ?? s.from;
+    const wholeTo = beginsAt.get(s.to)?.to ?? s.to;
     const guess = guessScale(keys, s.up, signature(line[s.from]?.event ?? 0), keyAt(wholeFrom), keyAt(wholeTo));
     if (!guess) continue;
     const fingers = scaleFingers(keys, guess.tonic, guess.kind, hand, { low: true, high: true });
