@@ -67,7 +67,7 @@ test('from an empty studio to records, over a reload, and into another browser',
     await page.locator('[id="p1-b1-n1"] .notehead').click();
     await page.keyboard.press('5');
     const head = await page.locator('[id="p1-b1-n1"] .notehead').boundingBox();
-    const finger = page.getByRole('group', { name: 'Right hand' }).first().getByRole('button', { name: '5', exact: true });
+    const finger = page.getByRole('group', { name: 'Right hand' }).first().getByRole('button', { name: '5', exact: true }).first();
     await expect(finger).toBeVisible();
     const digit = await finger.boundingBox();
     // The finger stands over its note: their middles are within half a note head.
