@@ -1,6 +1,6 @@
 /** The four drawings (bar strip, ladder, rung mark, mark lanes) and the small parts. They know nothing of the store. */
 export { BarStrip, type StripArc, type StripBar, type StripBracket, type StripJump } from './bar-strip';
-export { Button, EmptyState, Panel, Problem } from './controls';
+export { Button, EmptyState, Panel, PickOne, Problem } from './controls';
 export { downloadFile } from './download';
 export { EngravedLines, type LineLayout } from './engraved-lines';
 export { LadderDrawing, type DrawnRung } from './ladder-drawing';

@@ -78,3 +78,21 @@ export interface Draft {
   readonly parts: readonly DraftPart[];
   readonly bars: readonly DraftBar[];
 }
+
+/** An event with its length and nothing else about it; callers add what they know. */
+export const plainEvent = (kind: DraftEvent['kind'], duration: Fraction, pitches: readonly Pitch[] = [], tied = false): DraftEvent => ({
+  kind,
+  pitches,
+  duration,
+  tuplet: null,
+  tied: pitches.map(() => tied),
+  graces: [],
+  graceSlash: false,
+  slurStarts: 0,
+  slurStops: 0,
+  decorations: [],
+  before: [],
+  chordSymbol: null,
+  fingers: [],
+  lyrics: [],
+});

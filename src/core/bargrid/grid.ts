@@ -7,7 +7,7 @@ import { add, compare, fraction, meterQuarters, parseMeter, subtract, ZERO, type
 import { fail, ok, type Result } from '../result';
 import { readMusicLine, startVoice } from './abc-music';
 import { parseAbcKey, parseAbcLength } from './abc-header';
-import type { Draft, DraftBar, DraftEvent, DraftStaff } from './draft';
+import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftStaff } from './draft';
 
 const MOST_BARS = 2000;
 const quarters = z.string().regex(/^\d{1,3}(\/\d{1,3})?$/);
@@ -148,23 +148,6 @@ function parseQuarters(text: string): Fraction | null {
   return match && d > 0 ? fraction(Number(match[1]), d) : null;
 }
 
-const restOf = (duration: Fraction): DraftEvent => ({
-  kind: 'hidden-rest',
-  pitches: [],
-  duration,
-  tuplet: null,
-  tied: [],
-  graces: [],
-  graceSlash: false,
-  slurStarts: 0,
-  slurStops: 0,
-  decorations: [],
-  before: [],
-  chordSymbol: null,
-  fingers: [],
-  lyrics: [],
-});
-
 /** Notes typed for one bar; what the meter still has room for is filled with a hidden rest. */
 function typedBar(text: string, key: Key, meter: Meter, size: Fraction, say: (message: string) => void): readonly DraftEvent[] {
   if (text.trim() === '') return [];
@@ -174,7 +157,7 @@ function typedBar(text: string, key: Key, meter: Meter, size: Fraction, say: (me
   const length = events.reduce<Fraction>((sum, e) => add(sum, e.duration), ZERO);
   const missing = subtract(size, length);
   if (missing.n < 0) say(`holds ${length.n / length.d} quarters where the bar has ${size.n / size.d}`);
-  return missing.n > 0 && events.length > 0 ? [...events, restOf(missing)] : events;
+  return missing.n > 0 && events.length > 0 ? [...events, plainEvent('hidden-rest', missing)] : events;
 }
 
 export interface ReadGrid {

@@ -3,6 +3,7 @@
  * In: characters, or bar counts and meters. Out: a MusicXML document as text, with warnings naming bar and voice.
  */
 export type { Draft, DraftBar, DraftEvent, DraftPart, DraftTempo } from './draft';
+export { plainEvent } from './draft';
 export { draftToMusicXml } from './draft-to-musicxml';
 export { parseAbcKey } from './abc-header';
 export { readAbc, type ReadAbc } from './read-abc';

@@ -3,7 +3,7 @@
  * said to be so. Source of the format: The Complete MIDI 1.0 Detailed Specification, "Standard MIDI Files 1.0".
  */
 import { parseMidi, type MidiData } from 'midi-file';
-import type { Draft, DraftBar, DraftEvent, DraftPart } from '../bargrid';
+import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftPart } from '../bargrid';
 import { fail, ok, type Result } from '../result';
 import { fraction, meterQuarters, simpleMeter, spellMidi, type Fraction, type Key, type Meter } from '../score';
 
@@ -108,22 +108,8 @@ function lineOf(notes: readonly Sounded[]): { start: number; end: number; keys: 
 
 const bare = (kind: DraftEvent['kind'], steps: number, pitches: DraftEvent['pitches'], tied: boolean): DraftEvent => {
   const third = steps % 3 !== 0 && steps % 4 === 0;
-  return {
-    kind,
-    pitches,
-    duration: fraction(steps, STEPS_PER_QUARTER),
-    tuplet: third ? { actual: 3, normal: 2, edge: 'none' } : null,
-    tied: pitches.map(() => tied),
-    graces: [],
-    graceSlash: false,
-    slurStarts: 0,
-    slurStops: 0,
-    decorations: [],
-    before: [],
-    chordSymbol: null,
-    fingers: [],
-    lyrics: [],
-  };
+  const event = plainEvent(kind, fraction(steps, STEPS_PER_QUARTER), pitches, tied);
+  return third ? { ...event, tuplet: { actual: 3, normal: 2, edge: 'none' } } : event;
 };
 
 /** A stretch as lengths that note values can show. */

@@ -14,7 +14,20 @@ import { barsText } from '@/core/sections';
 import { fraction, fractionText, perform, tempoAt, type Note } from '@/core/score';
 import type { Mark, NoteMark, StudioEvent } from '@/core/studio';
 import { eventAdded, rowChange, useLadders, useMarks, useRecords, useStudents, useStudio, type ChangeEntry } from '@/store';
-import { Button, CurveLane, HandMap, isValveText, KeyLane, Panel, TextLane, type CurvePoint, type HandMapDrawing, type LaneText, type LineLayout } from '@/ui';
+import {
+  Button,
+  CurveLane,
+  HandMap,
+  isValveText,
+  KeyLane,
+  Panel,
+  PickOne,
+  TextLane,
+  type CurvePoint,
+  type HandMapDrawing,
+  type LaneText,
+  type LineLayout,
+} from '@/ui';
 import { PieceStage, playNotes, ScoreLines, useFingering, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { ChordPanel } from './chord-panel';
@@ -618,7 +631,7 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
   };
 
   const blocks = marking ? blockChords(marking.harmony.beats.filter((b) => b.bar >= from && b.bar <= Math.min(to, from + 3))) : [];
-  const printedSigns = countArticulations(score, from, to);
+  const printedSigns = useMemo(() => countArticulations(score, from, to), [score, from, to]);
   /** Lead-sheet symbols of the file beside the chord that sounds, where they are not the same. */
   const differing = score.chords
     .filter((c) => c.bar >= from && c.bar <= to)
@@ -630,20 +643,11 @@ function Marking({ piece, score, section, sections }: PieceContext): ReactNode {
         : [];
     })
     .slice(0, 6);
-  const ties = part ? tieCounts(score, part.id, 1) : [];
+  const ties = useMemo(() => (part ? tieCounts(score, part.id, 1) : []), [score, part]);
   const tie = note ? ties.find((t) => t.noteId === note.id) : undefined;
   const open = notes.filter((n) => fingerAt(n, fingers, proposed, refused)?.source === 'suggested').length;
   const select = (label: string, value: string, choices: readonly (readonly [string, string])[], onPick: (v: string) => void): ReactNode => (
-    <label className="flex items-center gap-1.5 text-ink-2">
-      {label}
-      <select className="field text-ink" value={value} onChange={(e) => onPick(e.target.value)}>
-        {choices.map(([v, name]) => (
-          <option key={v} value={v}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
+    <PickOne label={label} value={value} choices={choices} onPick={onPick} />
   );
   const setView = (v: string): void => {
     const next = FINGER_VIEWS.find(([name]) => name === v)?.[0] ?? 'every';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState, type ReactNode } from 'react';
-import { draftToMusicXml, type DraftEvent } from '@/core/bargrid';
+import { draftToMusicXml, plainEvent, type DraftEvent } from '@/core/bargrid';
 import { fraction, spellMidi, type Fraction } from '@/core/score';
 import { engrave } from '@/workers';
 
@@ -11,22 +11,12 @@ export interface SmallNote {
   readonly duration: Fraction;
 }
 
-const eventOf = (note: SmallNote, fifths: number): DraftEvent => ({
-  kind: note.keys.length === 0 ? 'rest' : 'note',
-  pitches: note.keys.map((k) => spellMidi(k, fifths)),
-  duration: note.duration,
-  tuplet: null,
-  tied: note.keys.map(() => false),
-  graces: [],
-  graceSlash: false,
-  slurStarts: 0,
-  slurStops: 0,
-  decorations: [],
-  before: [],
-  chordSymbol: null,
-  fingers: [],
-  lyrics: [],
-});
+const eventOf = (note: SmallNote, fifths: number): DraftEvent =>
+  plainEvent(
+    note.keys.length === 0 ? 'rest' : 'note',
+    note.duration,
+    note.keys.map((k) => spellMidi(k, fifths)),
+  );
 
 function documentOf(notes: readonly SmallNote[], fifths: number): string {
   const low = notes.filter((n) => n.keys.some((k) => k < 57)).length > 0;

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { clockText, playedSeconds, type Score } from '@/core/score';
 import { barsText, type PlacedSection, type ProposedSection } from '@/core/sections';
 import type { Section } from '@/core/studio';
-import { Button } from '@/ui';
+import { Button, PickOne } from '@/ui';
 import type { useSectionActions } from './section-actions';
 import { startInWords } from './section-actions';
 
@@ -95,17 +95,8 @@ export function SectionRow({
   const like = all.find((p) => p.section.id === section.likeId) ?? null;
   const inside = all.find((p) => p.section.id === section.parentId) ?? null;
   const others = all.filter((p) => p.section.id !== section.id);
-  const pick = (label: string, value: string, choices: readonly (readonly [string, string])[], onPick: (value: string) => void): ReactNode => (
-    <label className="text-sm text-ink-2">
-      {label}
-      <select className="field w-full text-base text-ink" value={value} onChange={(e) => onPick(e.target.value)}>
-        {choices.map(([v, name]) => (
-          <option key={v} value={v}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
+  const pick = (label: string, value: string, choices: readonly (readonly [string, string])[], onPick: (v: string) => void): ReactNode => (
+    <PickOne label={label} value={value} choices={choices} onPick={onPick} stacked />
   );
   return (
     <li className={`border-t border-rule ${chosen ? 'border-l-4 border-l-acorn bg-acorn-wash pl-2' : 'pl-3'} ${inside ? 'ml-4' : ''}`}>

@@ -74,7 +74,6 @@ function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: Key
     wanted: c.notes.map(() => null),
     seconds: c.seconds,
     afterRest: c.afterRest,
-    held: [],
   }));
   const spans = spansFor(request.spanInSemitones);
   const first = solveHand(events, hand, spans);

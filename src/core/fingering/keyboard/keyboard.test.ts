@@ -162,7 +162,6 @@ describe('the solver', () => {
     wanted: e.keys.map((_, i) => (i === 0 && e.lock === 4 ? 2 : null)),
     seconds: e.seconds,
     afterRest: e.afterRest,
-    held: [],
   });
   it('finds the least of all fingerings, by exhaustive search on up to seven events', () => {
     const spans = spansFor(13);
@@ -204,7 +203,7 @@ describe('the solver', () => {
       fc.property(fc.array(fc.constantFrom(0, 2, 4, 5, 7, 9, 11, 12), { minLength: 2, maxLength: 9 }), (offsets) => {
         // D is the middle of the keyboard's own symmetry.
         const ev = (keys: readonly number[]): HandEvent[] =>
-          keys.map((k) => ({ keys: [k], locked: [null], standard: null, wanted: [null], seconds: 0.5, afterRest: false, held: [] }));
+          keys.map((k) => ({ keys: [k], locked: [null], standard: null, wanted: [null], seconds: 0.5, afterRest: false }));
         const right = solveHand(ev(offsets.map((o) => 62 + o)), 'right', spansFor(13));
         const left = solveHand(ev(offsets.map((o) => 62 - o)), 'left', spansFor(13));
         expect(left.cost).toBeCloseTo(right.cost, 6);

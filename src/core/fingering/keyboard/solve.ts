@@ -21,8 +21,6 @@ export interface HandEvent {
   readonly seconds: number;
   /** A rest long enough to free the hand lies before it. */
   readonly afterRest: boolean;
-  /** Keys held on from before under fingers that are not free, low to high. */
-  readonly held: readonly number[];
 }
 
 /** Fingers of an event's notes, low to high. */
