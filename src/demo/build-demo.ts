@@ -83,7 +83,7 @@ export function buildDemoStudio(now: Date): Studio {
   const chance = seeded(4620);
   const day = (ago: number): string => new Date(now.getTime() - ago * 86_400_000).toISOString();
   const start = day(60);
-  const studio: Studio = { pieces: [], sections: [], marks: [], ladders: [], students: [], events: [], pages: [], settings: [] };
+  const studio: Studio = { pieces: [], sections: [], marks: [], ladders: [], templates: [], students: [], events: [], pages: [], settings: [] };
   const events: StudioEvent[] = [];
   STUDENTS.forEach((s, order) => {
     const student: Student = {

@@ -62,3 +62,6 @@ export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | nu
     return { undo: done[done.length - 1]?.label ?? null, redo: undone[0]?.label ?? null };
   }, [db]);
 }
+
+/** Settings of a studio that has none yet. */
+export const freshSettings = (at: string): Settings => ({ id: 'studio', name: '', barWord: 'bar', noteNames: 'american', lastBackupAt: null, updatedAt: at });

@@ -107,7 +107,7 @@ const api: PieceWorkerApi = {
         built.harmony.keys,
       ),
       ornaments: realiseOrnaments(score, request.style, request.tempo, request.styles),
-      gestures: findGestures(score, request.family),
+      gestures: findGestures(score, request.family, request.ownCues),
     });
   },
   match(before, after) {

@@ -1,5 +1,5 @@
 /** Everything that passes between the page and its workers. */
-import type { Gesture, PlayerFamily } from '@/core/articulation';
+import type { Gesture, OwnCues, PlayerFamily } from '@/core/articulation';
 import type { Grid } from '@/core/bargrid';
 import type { BarDifficulty, DifficultyOptions } from '@/core/difficulty';
 import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
@@ -38,6 +38,8 @@ export interface MarkingRequest {
   readonly wind: boolean;
   readonly bowed: boolean;
   readonly family: PlayerFamily;
+  /** The teacher's own words for gestures. */
+  readonly ownCues: OwnCues;
   readonly style: OrnamentStyle;
   /** Note id → style of its ornament. */
   readonly styles: ReadonlyMap<string, OrnamentStyle>;

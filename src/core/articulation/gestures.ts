@@ -52,17 +52,25 @@ export interface Gesture {
   readonly reason: string;
 }
 
+/** The teacher's own words, by `gesture family`. */
+export type OwnCues = Readonly<Record<string, string>>;
+
+/** What is said for a gesture: the teacher's own words, else ours. */
+export const cueFor = (kind: GestureKind, family: PlayerFamily, own: OwnCues): string => own[`${kind} ${family}`] ?? GESTURE_CUES[kind][family];
+
+export const GESTURE_KINDS: readonly GestureKind[] = ['two-note-slur', 'staccato-run', 'wedge', 'accent', 'sforzando', 'soft-chord', 'voicing'];
+
 const has = (n: Note, ...names: readonly string[]): boolean => n.marks.articulations.some((a) => names.includes(a));
 
-/** Gestures worth a word: each where it begins, the first of several alike in a row. */
-export function findGestures(score: Score, family: PlayerFamily): Gesture[] {
+/** Gestures worth a word: each where it begins, the first of several alike in a row; in the teacher's own words where there are some. */
+export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = {}): Gesture[] {
   const out: Gesture[] = [];
   const put = (kind: GestureKind, from: Note, to: Note, reason: string): void => {
     const last = out.filter((g) => g.kind === kind).pop();
     const lastNote = last ? score.notes.find((n) => n.id === last.noteId) : undefined;
     // Once said, it holds for the bars that follow.
     if (lastNote && from.bar - lastNote.bar < 4 && lastNote.staff === from.staff && lastNote.part === from.part) return;
-    out.push({ noteId: from.id, toNoteId: to.id, kind, cue: GESTURE_CUES[kind][family], reason });
+    out.push({ noteId: from.id, toNoteId: to.id, kind, cue: cueFor(kind, family, own), reason });
   };
   const lines = new Map<string, Note[]>();
   for (const n of score.notes) {

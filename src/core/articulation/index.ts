@@ -1,2 +1,12 @@
 /** Articulation and gesture. In: a score, an instrument family. Out: places with a cue a teacher says, and how often each sign is printed. */
-export { countArticulations, findGestures, GESTURE_CUES, type Gesture, type GestureKind, type PlayerFamily } from './gestures';
+export {
+  countArticulations,
+  cueFor,
+  findGestures,
+  GESTURE_CUES,
+  GESTURE_KINDS,
+  type Gesture,
+  type GestureKind,
+  type OwnCues,
+  type PlayerFamily,
+} from './gestures';

@@ -3,6 +3,7 @@ import { findSameness, type Sameness } from '../sameness';
 import { struckNotes, type Note, type Score } from '../score';
 import { proposeSections, type ProposedSection } from '../sections';
 import type { Ticks } from '../units';
+import { tuneStaff } from './tune';
 
 export const LEVELS = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'] as const;
 export type DynamicLevel = (typeof LEVELS)[number];
@@ -40,13 +41,12 @@ export const printedDynamics = (score: Score): PrintedDynamic[] =>
 
 const stepped = (level: DynamicLevel, by: number): DynamicLevel => LEVELS[Math.max(1, Math.min(LEVELS.length - 2, LEVELS.indexOf(level) + by))] ?? level;
 
-/** The tune: the top staff of the first part with notes. Which staff that is can be told by its rhythm in fuller textures. */
+/** The tune: the highest notes of the staff that has it. */
 function tuneOf(score: Score): Note[] {
-  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id));
-  const staff = Math.min(...score.notes.filter((n) => n.part === part?.id).map((n) => n.staff));
+  const where = tuneStaff(score);
   const tops = new Map<number, Note>();
   for (const { note } of struckNotes(score.notes)) {
-    if (note.part !== part?.id || note.staff !== staff || note.grace || note.midi === null) continue;
+    if (note.part !== where?.part || note.staff !== where.staff || note.grace || note.midi === null) continue;
     const there = tops.get(note.onset);
     if (!there || note.midi > (there.midi ?? 0)) tops.set(note.onset, note);
   }
@@ -56,8 +56,9 @@ function tuneOf(score: Score): Note[] {
 /** The accompaniment a level under the tune, said once where it begins, unless the second staff has marks of its own. */
 function balance(score: Score, printed: readonly PrintedDynamic[], so: readonly SuggestedDynamic[]): SuggestedDynamic[] {
   const part = score.parts.find((p) => p.staves >= 2);
-  const low = score.notes.find((n) => n.part === part?.id && n.staff === 2 && n.grace === null);
-  if (!low || printed.some((d) => d.staff === 2)) return [];
+  const under = tuneStaff(score)?.staff === 2 ? 1 : 2;
+  const low = score.notes.find((n) => n.part === part?.id && n.staff === under && n.grace === null);
+  if (!low || (under === 2 && printed.some((d) => d.staff === 2))) return [];
   const first = printed.find((d) => isLevel(d.level))?.level ?? so.find((s) => s.kind === 'level')?.level;
   if (first === undefined || !isLevel(first)) return [];
   return [

@@ -1,21 +1,25 @@
 /** Everything that is kept: schemas, the studio file, and opening what a teacher brings. Times are ISO strings, lengths exact quarters. */
 export { openAbc, openGrid, openPiece, type OpenedPiece, type PieceFormat } from './open-piece';
 export {
-  eventSchema,
   ladderSchema,
-  markSchema,
   pageSchema,
   pieceSchema,
   rungKinds,
   rungSchema,
   sectionSchema,
   settingsSchema,
-  STUDIO_VERSION,
   studentSchema,
   studioSchema,
+  templateSchema,
+  markSchema,
+  eventSchema,
+  STUDIO_VERSION,
+  type Assigned,
+  type Facet,
   type Hand,
   type Ladder,
   type Level,
+  type MadeRung,
   type Mark,
   type NoteMark,
   type Page,
@@ -28,6 +32,10 @@ export {
   type Studio,
   type StudioEvent,
   type StudioFile,
+  type Template,
 } from './schemas';
+export { facets } from './event-schemas';
+export { TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching, type TeachingQuestion } from './teaching';
+export { carryMarks } from './carry-marks';
 export { readStudioFile, studioJsonSchema, writeStudioFile } from './studio-file';
 export { moveToEdition, recallPiece, rememberPiece, toWrittenMarks } from './remembered';

@@ -67,6 +67,9 @@ export function toWrittenMarks(marks: readonly Mark[], sections: readonly Sectio
       case 'bow':
         out.push({ kind: 'bow', noteId: m.noteId, direction: m.direction });
         break;
+      case 'micro':
+        out.push({ kind: 'words', noteId: m.noteId, text: m.sign });
+        break;
       case 'phrase':
       case 'ornament':
       case 'syllable':

@@ -12,6 +12,12 @@ export function writeStudioFile(studio: Studio, exportedAt: string): string {
   return `${JSON.stringify(file, null, 1)}\n`;
 }
 
+/** Files of version 1 had no templates; everything else that came since may be absent. */
+function upgrade(data: unknown, version: number): unknown {
+  if (version !== 1 || typeof data !== 'object' || data === null || !('studio' in data) || typeof data.studio !== 'object') return data;
+  return { ...data, version: STUDIO_VERSION, studio: { templates: [], ...data.studio } };
+}
+
 /**
  * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or does not hold what it should;
  * the sentence names the first place that is wrong.
@@ -33,7 +39,7 @@ export function readStudioFile(text: string, file: string): Result<StudioFile, S
       `${file} was written by a newer Oak Rungs (version ${head.data.version}; this one reads up to ${STUDIO_VERSION}). Update first; nothing was changed.`,
       { file },
     );
-  const parsed = studioFileSchema.safeParse(data);
+  const parsed = studioFileSchema.safeParse(upgrade(data, head.data.version));
   if (!parsed.success) {
     const [first] = parsed.error.issues;
     return fail(

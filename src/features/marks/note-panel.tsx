@@ -7,7 +7,15 @@ import { LEVELS } from '@/core/dynamics';
 import type { RealisedOrnament } from '@/core/ornaments';
 import { pitchName, spellMidi, type Note, type Score } from '@/core/score';
 import { Button, Panel } from '@/ui';
+import type { MicroSign } from './mark-actions';
 import type { Suggestion } from './suggestions';
+
+const MICRO: readonly (readonly [MicroSign, string])[] = [
+  ['+', 'a little more'],
+  ['−', 'a little less'],
+  ['→', 'go on'],
+  ['←', 'hold back'],
+];
 
 interface Props {
   readonly note: Note | null;
@@ -23,6 +31,13 @@ interface Props {
   readonly ornament: RealisedOrnament | null;
   readonly ornamentStyle: string;
   readonly suggestions: readonly Suggestion[];
+  /** How many notes are chosen. */
+  readonly stretch: number;
+  readonly micro: MicroSign | null;
+  readonly onMicro: (sign: MicroSign) => void;
+  readonly onAcceptAll: () => void;
+  /** Sentences the teacher says often. */
+  readonly ownCues: readonly string[];
   readonly cueInput: RefObject<HTMLInputElement | null>;
   readonly dynamicInput: RefObject<HTMLSelectElement | null>;
   readonly tie: string | null;
@@ -60,7 +75,7 @@ export function NotePanel(props: Props): ReactNode {
   const name = note.pitch ? pitchName(note.pitch) : 'note';
   const bar = score.bars[note.bar]?.number ?? '';
   return (
-    <Panel title={`Note ${name}, bar ${bar}`}>
+    <Panel title={`Note ${name}, bar ${bar}`} aside={props.stretch > 1 ? <span className="text-ink-2">{props.stretch} notes chosen</span> : null}>
       <div className="grid gap-4">
         <div>
           <div className="flex items-baseline justify-between gap-2">
@@ -139,7 +154,14 @@ export function NotePanel(props: Props): ReactNode {
         </div>
         {props.suggestions.length > 0 ? (
           <div>
-            <h3>Suggested here</h3>
+            <div className="flex items-baseline justify-between gap-2">
+              <h3>Suggested here</h3>
+              {props.suggestions.length > 1 ? (
+                <Button look="quiet" shortcut="a" onClick={props.onAcceptAll}>
+                  Accept these {props.suggestions.length}
+                </Button>
+              ) : null}
+            </div>
             <ul className="grid gap-1">
               {props.suggestions.map((s) => (
                 <li key={s.key} className="border-t border-rule pt-1 first:border-0">
@@ -173,6 +195,13 @@ export function NotePanel(props: Props): ReactNode {
             ))}
           </select>
         </label>
+        <div className="flex flex-wrap gap-1" role="group" aria-label="Own signs">
+          {MICRO.map(([sign, says]) => (
+            <Button key={sign} className="min-w-11" aria-label={says} title={says} aria-pressed={props.micro === sign} onClick={() => props.onMicro(sign)}>
+              {sign}
+            </Button>
+          ))}
+        </div>
         <label>
           <h3>Cue</h3>
           <input
@@ -182,12 +211,18 @@ export function NotePanel(props: Props): ReactNode {
             defaultValue={props.cue}
             maxLength={500}
             placeholder="say it again next week"
+            list="own-cues"
             onBlur={(e) => props.onCue(e.target.value)}
             onKeyDown={(e) => {
               if (e.key === 'Enter') e.currentTarget.blur();
             }}
           />
         </label>
+        <datalist id="own-cues">
+          {props.ownCues.map((c) => (
+            <option key={c} value={c} />
+          ))}
+        </datalist>
         {props.forStudent ? (
           <label className="flex items-center gap-2">
             <input type="checkbox" className="size-5 accent-leaf" checked={props.forStudent.on} onChange={(e) => props.forStudent?.set(e.target.checked)} />

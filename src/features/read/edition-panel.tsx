@@ -25,6 +25,8 @@ function says(mark: NoteMark): string {
       return `${mark.direction}-bow`;
     case 'phrase':
       return `phrase ${mark.sign}`;
+    case 'micro':
+      return `sign ${mark.sign}`;
     case 'ornament':
       return `ornament, ${mark.style}`;
     case 'hand':

@@ -1,7 +1,6 @@
 'use client';
 
 import { toast } from 'sonner';
-import { compareRanges } from '@/core/sameness';
 import { add, beatOnsets, compare, fraction, subtract, type Fraction, type Score } from '@/core/score';
 import {
   joinSections,
@@ -14,7 +13,7 @@ import {
   type PlacedSection,
   type ProposedSection,
 } from '@/core/sections';
-import type { Mark, NoteMark, Section } from '@/core/studio';
+import { carryMarks, type Mark, type Section } from '@/core/studio';
 import type { PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { rowChange, storedRow, useLadders, useMarks, useStudio } from '@/store';
@@ -232,18 +231,7 @@ export function useSectionActions({ piece, score, sections, section }: PieceCont
     },
     /** The teacher's marks of the model onto the notes of a copy that are the same; marks already there stay. */
     carryMarks: async (model: PlacedSection, copy: PlacedSection): Promise<void> => {
-      const { pairs } = compareRanges(score, [model.from, model.to], [copy.from, copy.to]);
-      const there = new Set(marks.flatMap((m) => ('noteId' in m ? [`${m.kind} ${m.noteId}`] : [])));
-      const fresh = marks.flatMap((m): NoteMark[] => {
-        if (!('noteId' in m) || m.studentId !== null) return [];
-        const noteId = pairs.get(m.noteId);
-        if (noteId === undefined || there.has(`${m.kind} ${noteId}`)) return [];
-        if (m.kind === 'wedge') {
-          const toNoteId = pairs.get(m.toNoteId);
-          return toNoteId === undefined ? [] : [{ ...m, id: studio.newId(), noteId, toNoteId, updatedAt: at() }];
-        }
-        return [{ ...m, id: studio.newId(), noteId, updatedAt: at() }];
-      });
+      const fresh = carryMarks(score, marks, [model.from, model.to], [copy.from, copy.to], studio.newId, at());
       if (fresh.length === 0) return say(`No marks of ${model.section.letter} that ${copy.section.letter} lacks.`);
       await studio.commit(
         `marks of ${model.section.letter} carried to ${copy.section.letter}`,

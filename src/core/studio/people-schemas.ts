@@ -1,0 +1,38 @@
+/** Students and the studio they come to. */
+import { z } from 'zod';
+import { changed, id, time } from './fields';
+import { teachingSchema } from './teaching';
+
+export const studentSchema = z.object({
+  id,
+  name: z.string().min(1).max(60),
+  instrument: z.string().max(60),
+  age: z.string().max(20),
+  /** Widest comfortable span in semitones, thumb to little finger. */
+  handSpanInSemitones: z.number().min(3).max(24).nullable(),
+  breathSpanInSeconds: z.number().min(1).max(60).nullable(),
+  /** How much of a fingering this student sees, and which variant of it by piece; the full one when absent. */
+  density: z.enum(['every', 'changes', 'first', 'none', 'boxes']).optional(),
+  variants: z.record(z.string(), z.string().max(40)).optional(),
+  minutesPerDay: z.array(z.number().min(0).max(600)).length(7),
+  level: z.enum(['beginner', 'intermediate', 'advanced']).optional(),
+  lessonMinutes: z.number().int().min(10).max(180).optional(),
+  /** The pieces in work, in the order they are heard. */
+  pieceIds: z.array(id).max(200).optional(),
+  teaching: teachingSchema.partial().optional(),
+  order: z.number(),
+  ...changed,
+});
+
+export const settingsSchema = z.object({
+  id: z.literal('studio'),
+  name: z.string().max(120),
+  barWord: z.enum(['bar', 'measure']),
+  noteNames: z.enum(['american', 'british']),
+  teaching: teachingSchema.partial().optional(),
+  /** The teacher's own words for a gesture, `gesture family` → cue, and sentences said often. */
+  gestureCues: z.record(z.string().max(80), z.string().max(200)).optional(),
+  ownCues: z.array(z.string().min(1).max(200)).max(300).optional(),
+  lastBackupAt: time.nullable(),
+  ...changed,
+});

@@ -1,0 +1,79 @@
+/** Ladders, their rungs and the templates kept of them. */
+import { z } from 'zod';
+import { changed, id } from './fields';
+
+export const rungKinds = [
+  'posture',
+  'warm-up',
+  'listen',
+  'tap',
+  'block',
+  'right-alone',
+  'left-alone',
+  'alone',
+  'play-and-say',
+  'together',
+  'stops',
+  'join',
+  'corner',
+  'slow',
+  'tempo',
+  'articulation',
+  'dynamics',
+  'words',
+  'partner',
+  'eyes',
+  'starting-point',
+  'memory',
+  'run',
+  'perform',
+  'own',
+] as const;
+
+/** Share of the target tempo. */
+const share = z.number().min(0.05).max(3).nullable();
+const tempo = z.number().min(10).max(600).nullable();
+/** The fields a teacher may change. */
+export const madeRungSchema = z.object({
+  what: z.string().min(1).max(300),
+  hands: z.string().max(60),
+  tempo,
+  tempoTo: tempo,
+  times: z.number().int().min(1).max(100),
+  done: z.string().max(200),
+});
+
+export const rungSchema = z.object({
+  id,
+  kind: z.enum(rungKinds),
+  ...madeRungSchema.shape,
+  why: z.string().max(300),
+  /** Written or changed by the teacher. */
+  own: z.boolean(),
+  /** What in the section it belongs to: the same rung of a later build has the same key. */
+  key: z.string().max(120).optional(),
+  /** Bar ids, both included; absent for the whole section. */
+  bars: z.tuple([id, id]).optional(),
+  /** Estimated minutes for all its times. */
+  minutes: z.number().min(0).max(600).optional(),
+  /** As it was built, to tell what the teacher changed since. */
+  made: madeRungSchema.optional(),
+});
+
+export const ladderSchema = z.object({
+  id,
+  sectionId: id,
+  pieceId: id,
+  rungs: z.array(rungSchema).max(200),
+  /** Keys of built rungs the teacher took away: they do not come back. */
+  removed: z.array(z.string().max(120)).max(400).optional(),
+  ...changed,
+});
+
+/** A set of rungs kept to be used again: tempos as shares of the target. */
+export const templateSchema = z.object({
+  id,
+  name: z.string().min(1).max(120),
+  rungs: z.array(z.object({ kind: z.enum(rungKinds), ...madeRungSchema.shape, tempo: share, tempoTo: share, why: z.string().max(300) })).max(200),
+  ...changed,
+});

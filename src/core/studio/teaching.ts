@@ -1,0 +1,161 @@
+import { z } from 'zod';
+
+/** Where teachers disagree (handbook chapter 17): each question and its schools. */
+export const teachingSchema = z.object({
+  hands: z.enum(['separate', 'together']),
+  order: z.enum(['start', 'end', 'ends', 'corners', 'sameness', 'own']),
+  fingers: z.enum(['every', 'changes', 'none']),
+  dynamics: z.enum(['start', 'after']),
+  moveOn: z.enum(['gate', 'return']),
+  counting: z.enum(['unit', 'meter', 'syllables', 'takadimi']),
+  trills: z.enum(['measured', 'free']),
+  time: z.enum(['breath', 'metronome']),
+  reading: z.enum(['reading', 'rote']),
+  memory: z.enum(['asked', 'not']),
+  tempoSteps: z.enum(['bpm', 'percent', 'three-up-one-back']),
+});
+export type Teaching = z.infer<typeof teachingSchema>;
+
+/** Handbook chapter 17, with what this tool adds: memory is not asked unless said so, tempo goes up in beats a minute. */
+export const USUAL_TEACHING: Teaching = {
+  hands: 'separate',
+  order: 'sameness',
+  fingers: 'changes',
+  dynamics: 'after',
+  moveOn: 'gate',
+  counting: 'meter',
+  trills: 'measured',
+  time: 'breath',
+  reading: 'reading',
+  memory: 'not',
+  tempoSteps: 'bpm',
+};
+
+export interface TeachingQuestion<K extends keyof Teaching = keyof Teaching> {
+  readonly key: K;
+  readonly question: string;
+  readonly schools: readonly (readonly [Teaching[K], string])[];
+  readonly why: string;
+}
+
+const ask = <K extends keyof Teaching>(key: K, question: string, schools: readonly (readonly [Teaching[K], string])[], why: string): TeachingQuestion => ({
+  key,
+  question,
+  schools,
+  why,
+});
+
+/** The questions in words, each with why the default is what it is. */
+export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
+  ask(
+    'hands',
+    'Hands',
+    [
+      ['separate', 'apart first'],
+      ['together', 'together from the start'],
+    ],
+    'apart lets one problem be solved at a time',
+  ),
+  ask(
+    'order',
+    'Learn',
+    [
+      ['sameness', 'what comes again first'],
+      ['corners', 'the corners first'],
+      ['start', 'from the start'],
+      ['end', 'from the end backwards'],
+      ['ends', 'both ends, then the middle'],
+      ['own', 'in my own order'],
+    ],
+    'what comes again is least work for most piece',
+  ),
+  ask(
+    'fingers',
+    'Fingers written',
+    [
+      ['changes', 'only where the hand moves'],
+      ['every', 'on every note'],
+      ['none', 'none'],
+    ],
+    'enough to be consistent, little enough to make the student read',
+  ),
+  ask(
+    'dynamics',
+    'Dynamics',
+    [
+      ['after', 'after notes and rhythm'],
+      ['start', 'from the first reading'],
+    ],
+    'notes and rhythm first while they are new',
+  ),
+  ask(
+    'moveOn',
+    'Going up a rung',
+    [
+      ['gate', 'only when it is done'],
+      ['return', 'go on and come back'],
+    ],
+    'a rung is left when it holds',
+  ),
+  ask(
+    'counting',
+    'Counting',
+    [
+      ['meter', '1 e & a'],
+      ['unit', 'each note by its length'],
+      ['syllables', 'ta, ti-ti'],
+      ['takadimi', 'takadimi'],
+    ],
+    'the beat has a number in every lesson to come',
+  ),
+  ask(
+    'trills',
+    'Trills',
+    [
+      ['measured', 'measured at first'],
+      ['free', 'free'],
+    ],
+    'measured trills keep the beat',
+  ),
+  ask(
+    'time',
+    'Strict time',
+    [
+      ['breath', 'a breath may take time'],
+      ['metronome', 'the metronome wins'],
+    ],
+    'the tool says how much time a breath takes',
+  ),
+  ask(
+    'reading',
+    'Learned',
+    [
+      ['reading', 'from the page'],
+      ['rote', 'by ear and pattern'],
+    ],
+    'reading, unless the piece is taught by rote',
+  ),
+  ask(
+    'memory',
+    'From memory',
+    [
+      ['not', 'not asked'],
+      ['asked', 'asked'],
+    ],
+    'asked where the piece is to be performed so',
+  ),
+  ask(
+    'tempoSteps',
+    'Tempo goes up',
+    [
+      ['bpm', 'by beats a minute'],
+      ['percent', 'by percent'],
+      ['three-up-one-back', 'three up, one back'],
+    ],
+    'even steps are easy to set on a metronome',
+  ),
+];
+
+/** How a piece is taught to a student: the piece's word before the student's, the student's before the studio's, else the usual. */
+export const teachingFor = (...closestFirst: readonly (Partial<Teaching> | undefined)[]): Teaching =>
+  [...closestFirst].reverse().reduce<Teaching>((all, one) => ({ ...all, ...one }), USUAL_TEACHING);

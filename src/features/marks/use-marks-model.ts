@@ -1,0 +1,224 @@
+import { useMemo, useState } from 'react';
+import type { DynamicLevel } from '@/core/dynamics';
+import { LEVELS } from '@/core/dynamics';
+import type { FingeringLock, FingeringRequest } from '@/core/fingering';
+import { standingKey } from '@/core/mastery';
+import type { OrnamentStyle } from '@/core/ornaments';
+import { countStaff, type CountSystem } from '@/core/rhythm';
+import { tempoAt } from '@/core/score';
+import { useLadders, useMarks, useRecords, useSettings, useStudents } from '@/store';
+import type { LaneText } from '@/ui';
+import { useFingering, useMarking, type PieceContext } from '@/features/score';
+import { useWhere } from '@/features/where';
+import { noteAtOnset } from './count-lane';
+import type { FingerView } from './finger-view';
+import { familyOf, isWind, solverFor } from './instrument';
+import { suggestionsFor } from './suggestions';
+
+export const isDynamicLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l === text);
+export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
+export type Lane = (typeof LANES)[number];
+/** Name of the fingering that is not a variant. */
+export const FULL = 'full';
+/** Style of an ornament until the teacher chooses another for it. */
+export const USUAL_STYLE: OrnamentStyle = 'early';
+/** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
+export const USUAL_BREATH = 8;
+
+/** Everything the Marks stage shows of one piece: what is chosen, what is there, what is proposed, and how it is to be seen. */
+export function useMarksModel({ piece, score, section, sections }: PieceContext) {
+  const where = useWhere();
+  const loadedMarks = useMarks(piece.id);
+  const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
+  const students = useStudents() ?? [];
+  const records = useRecords();
+  const ladders = useLadders(piece.id) ?? [];
+  const [noteId, setNote] = useState<string | null>(null);
+  /** Other end of a chosen stretch of notes; the note in hand is one end. */
+  const [anchorId, setAnchor] = useState<string | null>(null);
+  const [system, setSystem] = useState<CountSystem>('meter');
+  const [silent, setSilent] = useState<'brackets' | 'hidden'>('brackets');
+  const [wholeView, setWholeView] = useState<FingerView>('every');
+  const [pieceVariant, setPieceVariant] = useState(FULL);
+  const [tempoText, setTempoText] = useState('');
+  const [openOrFourth, setOpenOrFourth] = useState<'open' | 'fourth'>('open');
+  const [onString, setOnString] = useState('');
+  const [capo, setCapo] = useState('');
+  const [lanes, setLanes] = useState<readonly Lane[]>(LANES);
+  const [shownSource, setShownSource] = useState<LaneText['source'] | 'all'>('all');
+  const [blocked, setBlocked] = useState(false);
+  const [forStudent, setForStudent] = useState(false);
+  const [hairpin, setHairpin] = useState<{ readonly from: string; readonly role: 'crescendo' | 'diminuendo' } | null>(null);
+  const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
+
+  const setNoteId = (id: string | null, extend = false): void => {
+    setAnchor(extend ? (anchorId ?? noteId) : null);
+    setNote(id);
+  };
+  const settings = useSettings() ?? null;
+  const student = students.find((s) => s.id === where.studentId) ?? null;
+  const view: FingerView = student ? (student.density ?? 'every') : wholeView;
+  const variant = student ? (student.variants?.[piece.id] ?? FULL) : pieceVariant;
+  const first = sections[0];
+  const range: readonly [number, number] = section
+    ? [section.from, section.to]
+    : (where.bars ?? (first ? [first.from, first.to] : [0, Math.min(7, score.bars.length - 1)]));
+  const [from, to] = range;
+  const notes = useMemo(() => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null), [score, from, to]);
+  const ids = useMemo(() => new Set(notes.map((n) => n.id)), [notes]);
+  const note = notes.find((n) => n.id === noteId) ?? null;
+  const anchor = notes.find((n) => n.id === anchorId) ?? null;
+  /** The chosen stretch: the notes of one staff between its two ends; the note alone when nothing is stretched. */
+  const stretch = useMemo(() => {
+    if (!note) return [];
+    if (!anchor || anchor.id === note.id) return [note];
+    const a = Math.min(anchor.onset, note.onset);
+    const b = Math.max(anchor.onset, note.onset);
+    return notes.filter((n) => n.part === note.part && n.staff === note.staff && n.onset >= a && n.onset <= b);
+  }, [note, anchor, notes]);
+  const part = score.parts[0];
+  const staves = part?.staves ?? 1;
+  const instrument = solverFor(piece, score);
+  const family = instrument ? familyOf(instrument) : 'keyboard';
+  const wind = isWind(instrument);
+
+  const refused = useMemo(() => new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))), [marks]);
+  const allFingers = useMemo(() => marks.flatMap((m) => (m.kind === 'finger' && m.studentId === null ? [m] : [])), [marks]);
+  const fingers = useMemo(() => new Map(allFingers.filter((m) => (m.variant ?? FULL) === variant).map((m) => [m.noteId, m] as const)), [allFingers, variant]);
+  const variants = useMemo(() => [...new Set([FULL, 'simple', variant, ...allFingers.map((m) => m.variant ?? FULL)])], [allFingers, variant]);
+
+  const hands = useMemo(() => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))), [marks]);
+  const request = useMemo<FingeringRequest | null>(() => {
+    if (!instrument) return null;
+    const locks = new Map<string, FingeringLock>();
+    for (const n of score.notes) {
+      const mine = fingers.get(n.id);
+      if (mine)
+        locks.set(
+          n.id,
+          wind
+            ? { keys: mine.finger }
+            : { finger: mine.finger, ...(mine.string === undefined ? {} : { string: mine.string }), ...(mine.fret === undefined ? {} : { fret: mine.fret }) },
+        );
+      else if (n.marks.fingers[0] && !wind) locks.set(n.id, { finger: n.marks.fingers[0] });
+    }
+    return {
+      instrument,
+      locks,
+      hands,
+      from,
+      to,
+      openOrFourth,
+      ...(onString === '' ? {} : { onString: Number(onString) }),
+      ...(capo === '' ? {} : { capo: Number(capo) }),
+      ...(student?.handSpanInSemitones ? { spanInSemitones: student.handSpanInSemitones } : {}),
+    };
+  }, [instrument, score, fingers, hands, wind, from, to, openOrFourth, onString, capo, student?.handSpanInSemitones]);
+  const fingering = useFingering(piece, request);
+  const proposed = useMemo(() => new Map((fingering?.notes ?? []).map((f) => [f.noteId, f])), [fingering]);
+
+  const startBar = score.bars[from];
+  const written = startBar ? Math.round(tempoAt(score, startBar.onset)) : 90;
+  const typedTempo = Number(tempoText);
+  const tempo = tempoText !== '' && typedTempo >= 10 && typedTempo <= 400 ? typedTempo : (piece.targetTempo ?? written);
+  const ornamentStyles = useMemo(() => new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))), [marks]);
+  const marking = useMarking(piece, {
+    tempo,
+    breathSpanInSeconds: student?.breathSpanInSeconds ?? USUAL_BREATH,
+    wind,
+    bowed: family === 'bowed',
+    family,
+    style: USUAL_STYLE,
+    ownCues: settings?.gestureCues ?? {},
+    styles: ornamentStyles,
+  });
+  const suggestions = useMemo(() => (marking ? suggestionsFor(marking, ids, marks, refused) : []), [marking, ids, marks, refused]);
+  const inStretch = useMemo(() => new Set(stretch.map((n) => n.id)), [stretch]);
+  const here = suggestions.filter((s) => inStretch.has(s.noteId));
+
+  const dynamics = marks.flatMap((m) => (m.kind === 'dynamic' ? [m] : []));
+  const cues = marks.flatMap((m) => (m.kind === 'cue' && (m.studentId === null || m.studentId === student?.id) ? [m] : []));
+  const words = useMemo(() => {
+    const map = new Map<string, string>();
+    for (const m of marks) if (m.kind === 'syllable') map.set(m.noteId, m.text);
+    return map;
+  }, [marks]);
+  const counts = useMemo(() => (part ? countStaff(score, part.id, 1, from, to, system) : []), [score, part, from, to, system]);
+  const onsets = useMemo(() => noteAtOnset(score, from, to), [score, from, to]);
+
+  const practisedBy = students.filter((s) => section && records?.standings.has(standingKey(s.id, section.section.id)));
+  const chosen = inStretch;
+  return {
+    where,
+    piece,
+    score,
+    section,
+    sections,
+    marks,
+    students,
+    records,
+    ladders,
+    settings,
+    student,
+    practisedBy,
+    noteId,
+    setNoteId,
+    note,
+    stretch,
+    chosen,
+    view,
+    setWholeView,
+    variant,
+    setPieceVariant,
+    variants,
+    system,
+    setSystem,
+    silent,
+    setSilent,
+    tempo,
+    tempoText,
+    setTempoText,
+    openOrFourth,
+    setOpenOrFourth,
+    onString,
+    setOnString,
+    capo,
+    setCapo,
+    lanes,
+    setLanes,
+    folded,
+    setFolded,
+    shownSource,
+    setShownSource,
+    blocked,
+    setBlocked,
+    forStudent,
+    setForStudent,
+    hairpin,
+    setHairpin,
+    from,
+    to,
+    notes,
+    part,
+    staves,
+    instrument,
+    family,
+    wind,
+    startBar,
+    refused,
+    fingers,
+    fingering,
+    proposed,
+    marking,
+    suggestions,
+    here,
+    ornamentStyles,
+    dynamics,
+    cues,
+    words,
+    counts,
+    onsets,
+  };
+}
+
+export type MarksModel = ReturnType<typeof useMarksModel>;
