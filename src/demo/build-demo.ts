@@ -1,4 +1,4 @@
-import { defaultLadder } from '@/core/ladder';
+import { buildLadder } from '@/core/ladder';
 import { openAbc, type Level, type Piece, type Section, type Student, type Studio, type StudioEvent } from '@/core/studio';
 import { GULL_STUDY } from './pieces/gull-study';
 import { HARBOUR_LIGHTS } from './pieces/harbour-lights';
@@ -138,7 +138,7 @@ export function buildDemoStudio(now: Date): Studio {
       };
       studio.sections.push(section);
       let rung = 0;
-      const rungs = defaultLadder({
+      const rungs = buildLadder({
         score,
         from: s.from,
         to: s.to,

@@ -1,20 +1,21 @@
-import type { StudioEvent } from '@/core/studio';
+import { withTouched, type StudioEvent } from '@/core/studio';
 import type { Change, ChangeEntry, EditableTable, RowOf, StudioDatabase } from './database';
+import { refold } from './standings';
 
 /** How many changes can be taken back; older ones are forgotten, the data stay. */
 export const UNDO_DEPTH = 500;
 
-const ALL = ['pieces', 'sections', 'marks', 'ladders', 'students', 'pages', 'settings', 'events', 'changes'] as const;
+const ALL = ['pieces', 'sections', 'marks', 'ladders', 'templates', 'students', 'pages', 'settings', 'events', 'standings', 'changes'] as const;
 
 async function writeRow(db: StudioDatabase, table: EditableTable, key: string, row: RowOf[EditableTable] | null): Promise<void> {
   if (row === null) await db.table(table).delete(key);
   else await db.table(table).put(row);
 }
 
-/** A row becoming another; `null` for a row that is new or goes away. */
+/** A row becoming another; `null` for a row that is new or goes away. Fields that change carry the time, for merging. */
 export function rowChange<T extends EditableTable>(table: T, before: RowOf[T] | null, after: RowOf[T] | null): ChangeEntry {
   const key = (after ?? before)?.id ?? '';
-  return { kind: 'row', table, key, before, after } as ChangeEntry;
+  return { kind: 'row', table, key, before, after: after === null ? null : withTouched(before, after) } as ChangeEntry;
 }
 
 export const eventAdded = (event: StudioEvent): ChangeEntry => ({ kind: 'event', event });
@@ -30,6 +31,10 @@ export async function commitChange(db: StudioDatabase, label: string, entries: r
         if (entry.kind === 'event') await db.events.put(entry.event);
         else await writeRow(db, entry.table, entry.key, entry.after);
       }
+      await refold(
+        db,
+        entries.flatMap((e) => (e.kind === 'event' ? [e.event] : [])),
+      );
       await db.changes.where('undone').equals(1).delete();
       await db.changes.add({ at, label, entries, undone: 0 });
       const count = await db.changes.count();
@@ -56,10 +61,15 @@ async function step(db: StudioDatabase, way: Way, at: string, newId: () => strin
       const change = way === 'undo' ? list[list.length - 1] : list[0];
       if (!change?.seq) return null;
       const entries = way === 'undo' ? [...change.entries].reverse() : change.entries;
+      const words: StudioEvent[] = [];
       for (const entry of entries) {
-        if (entry.kind === 'event') await db.events.put({ id: newId(), at, kind: way === 'undo' ? 'retract' : 'restore', target: entry.event.id });
-        else await writeRow(db, entry.table, entry.key, way === 'undo' ? entry.before : entry.after);
+        if (entry.kind === 'event') {
+          const word: StudioEvent = { id: newId(), at, kind: way === 'undo' ? 'retract' : 'restore', target: entry.event.id };
+          await db.events.put(word);
+          words.push(word);
+        } else await writeRow(db, entry.table, entry.key, way === 'undo' ? entry.before : entry.after);
       }
+      await refold(db, words);
       await db.changes.update(change.seq, { undone: way === 'undo' ? 1 : 0 });
       return change.label;
     },

@@ -1,8 +1,9 @@
 import Dexie, { type Table } from 'dexie';
-import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent } from '@/core/studio';
+import { foldStandings, type FoldedStanding } from '@/core/mastery';
+import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent, Template } from '@/core/studio';
 
 /** Tables whose rows may be put and taken away; events are only ever added. */
-export const EDITABLE_TABLES = ['pieces', 'sections', 'marks', 'ladders', 'students', 'pages', 'settings'] as const;
+export const EDITABLE_TABLES = ['pieces', 'sections', 'marks', 'ladders', 'templates', 'students', 'pages', 'settings'] as const;
 export type EditableTable = (typeof EDITABLE_TABLES)[number];
 
 export interface RowOf {
@@ -10,6 +11,7 @@ export interface RowOf {
   readonly sections: Section;
   readonly marks: Mark;
   readonly ladders: Ladder;
+  readonly templates: Template;
   readonly students: Student;
   readonly pages: Page;
   readonly settings: Settings;
@@ -49,10 +51,13 @@ export class StudioDatabase extends Dexie {
   declare sections: Table<Section, string>;
   declare marks: Table<Mark, string>;
   declare ladders: Table<Ladder, string>;
+  declare templates: Table<Template, string>;
   declare students: Table<Student, string>;
   declare events: Table<StudioEvent, string>;
   declare pages: Table<Page, string>;
   declare settings: Table<Settings, string>;
+  /** Folded records, one row a student and section: a snapshot that every change of the records keeps up to date. */
+  declare standings: Table<FoldedStanding, string>;
   declare changes: Table<Change, number>;
   declare engravings: Table<CachedEngraving, string>;
 
@@ -70,6 +75,16 @@ export class StudioDatabase extends Dexie {
       changes: '++seq, undone',
       engravings: 'key, usedAt',
     });
+    this.version(2)
+      .stores({
+        templates: 'id, name',
+        events: 'id, at, [studentId+kind], [pieceId+kind], [studentId+sectionId], target',
+        standings: 'key, studentId, pieceId, [studentId+pieceId]',
+      })
+      .upgrade(async (tx) => {
+        const events = (await tx.table('events').toArray()) as StudioEvent[];
+        await tx.table('standings').bulkPut(foldStandings(events));
+      });
   }
 }
 

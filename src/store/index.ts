@@ -4,16 +4,21 @@ export type { ChangeEntry } from './database';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
 export {
   freshSettings,
+  useAllStandings,
+  useFingerings,
   useLadders,
   useMarks,
   usePages,
   usePiece,
   usePieces,
-  useRecords,
   useSections,
+  useSectionsOf,
   useSettings,
+  useStandings,
+  useStudentEvents,
   useStudents,
+  useTemplates,
   useUndoLabels,
 } from './queries';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
-export { countStudio, putStudio, readStudio } from './studio-data';
+export { countStudio, putStudio, readStudio, type Merged } from './studio-data';

@@ -1,8 +1,9 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { foldEvents, type FoldedRecords } from '@/core/mastery';
-import type { Ladder, Mark, Page, Piece, Section, Settings, Student } from '@/core/studio';
+import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
+import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent, Template } from '@/core/studio';
+import { wordsAbout } from './standings';
 import { useStudio } from './studio-context';
 
 export type Loaded<T> = T | undefined;
@@ -43,9 +44,62 @@ export function useStudents(): Loaded<Student[]> {
   return useLiveQuery(() => db.students.orderBy('order').toArray(), [db]);
 }
 
-export function useRecords(): Loaded<FoldedRecords> {
+/** Standings by `student section`, of one piece, of one student, or of one student on one piece. */
+export function useStandings(filter: { readonly pieceId?: string | null; readonly studentId?: string | null }): Loaded<ReadonlyMap<string, FoldedStanding>> {
   const { db } = useStudio();
-  return useLiveQuery(async () => foldEvents(await db.events.toArray()), [db]);
+  const { pieceId = null, studentId = null } = filter;
+  return useLiveQuery(async () => {
+    const rows =
+      pieceId && studentId
+        ? await db.standings.where('[studentId+pieceId]').equals([studentId, pieceId]).toArray()
+        : pieceId
+          ? await db.standings.where('pieceId').equals(pieceId).toArray()
+          : studentId
+            ? await db.standings.where('studentId').equals(studentId).toArray()
+            : [];
+    return new Map(rows.map((r) => [r.key, r]));
+  }, [db, pieceId, studentId]);
+}
+
+/** All standings there are, for the board of every piece. */
+export function useAllStandings(wanted: boolean): Loaded<readonly FoldedStanding[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => (wanted ? db.standings.toArray() : []), [db, wanted]);
+}
+
+/** Fingers of a piece that were changed after practice had begun, by note, oldest first. */
+export function useFingerings(pieceId: string | null): Loaded<FoldedRecords['fingerings']> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => {
+    if (!pieceId) return new Map();
+    const events = await db.events.where('[pieceId+kind]').equals([pieceId, 'fingering']).toArray();
+    return foldEvents([...events, ...(await wordsAbout(db, events))]).fingerings;
+  }, [db, pieceId]);
+}
+
+/** Every record about a student, with what takes them back: lessons, what was heard, assignments, practice. */
+export function useStudentEvents(studentId: string | null): Loaded<readonly StudioEvent[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => {
+    if (!studentId) return [];
+    const events = await db.events.where('[studentId+kind]').between([studentId, ''], [studentId, '\uffff']).toArray();
+    return [...events, ...(await wordsAbout(db, events))];
+  }, [db, studentId]);
+}
+
+export function useTemplates(): Loaded<Template[]> {
+  const { db } = useStudio();
+  return useLiveQuery(() => db.templates.orderBy('name').toArray(), [db]);
+}
+
+/** Sections, ladders and marks of several pieces at once. */
+export function useSectionsOf(pieceIds: readonly string[]): Loaded<{ readonly sections: Section[]; readonly ladders: Ladder[] }> {
+  const { db } = useStudio();
+  const wanted = pieceIds.join(' ');
+  return useLiveQuery(async () => {
+    const ids = wanted === '' ? [] : wanted.split(' ');
+    return { sections: await db.sections.where('pieceId').anyOf(ids).toArray(), ladders: await db.ladders.where('pieceId').anyOf(ids).toArray() };
+  }, [db, wanted]);
 }
 
 export function useSettings(): Loaded<Settings | null> {

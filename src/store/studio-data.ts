@@ -1,16 +1,24 @@
 import type { Table } from 'dexie';
-import { studioSchema, type Studio } from '@/core/studio';
-import type { StudioDatabase } from './database';
+import { mergeRows, studioSchema, type FieldConflict, type MergeableRow, type Studio } from '@/core/studio';
+import type { EditableTable, StudioDatabase } from './database';
+import { refold, refoldAll } from './standings';
+
+const ROWS = ['pieces', 'sections', 'marks', 'ladders', 'templates', 'students', 'pages', 'settings'] as const satisfies readonly EditableTable[];
+/** More events than these are folded all at once. */
+const MANY_EVENTS = 2000;
+
+const everything = (db: StudioDatabase): Table[] => [...ROWS.map((t) => db.table(t)), db.events, db.standings, db.changes];
 
 /** Everything that is kept in a studio, in a stable order (by id), without caches and undo. */
 export async function readStudio(db: StudioDatabase): Promise<Studio> {
   const sorted = async <T extends { readonly id: string }>(rows: Promise<T[]>): Promise<T[]> => (await rows).sort((a, b) => (a.id < b.id ? -1 : 1));
-  return db.transaction('r', [db.pieces, db.sections, db.marks, db.ladders, db.students, db.events, db.pages, db.settings], async () =>
+  return db.transaction('r', everything(db), async () =>
     studioSchema.parse({
       pieces: await sorted(db.pieces.toArray()),
       sections: await sorted(db.sections.toArray()),
       marks: await sorted(db.marks.toArray()),
       ladders: await sorted(db.ladders.toArray()),
+      templates: await sorted(db.templates.toArray()),
       students: await sorted(db.students.toArray()),
       events: await sorted(db.events.toArray()),
       pages: await sorted(db.pages.toArray()),
@@ -24,23 +32,36 @@ export async function countStudio(db: StudioDatabase): Promise<{ pieces: number;
   return { pieces: await db.pieces.count(), students: await db.students.count(), events: await db.events.count() };
 }
 
-/** Puts a whole studio into the database in one transaction; rows with the same id are replaced by the newer of the two, events are joined. */
-export async function putStudio(db: StudioDatabase, studio: Studio): Promise<void> {
-  await db.transaction('rw', [db.pieces, db.sections, db.marks, db.ladders, db.students, db.events, db.pages, db.settings, db.changes], async () => {
-    const newer = async <T extends { readonly id: string; readonly updatedAt: string }>(table: Table<T, string>, rows: readonly T[]): Promise<void> => {
-      for (const row of rows) {
-        const here = await table.get(row.id);
-        if (!here || here.updatedAt <= row.updatedAt) await table.put(row);
-      }
-    };
-    await newer(db.pieces, studio.pieces);
-    await newer(db.sections, studio.sections);
-    await newer(db.marks, studio.marks);
-    await newer(db.ladders, studio.ladders);
-    await newer(db.students, studio.students);
-    await newer(db.pages, studio.pages);
-    await newer(db.settings, studio.settings);
+/** What bringing a studio in came to: fields changed in both places to different values, by table. */
+export interface Merged {
+  readonly conflicts: readonly (FieldConflict & { readonly table: EditableTable })[];
+}
+
+/**
+ * Puts a whole studio into the database in one transaction: rows with the same id are merged field by field, the newer word stands;
+ * records are joined. Nothing that is there goes away.
+ */
+export async function putStudio(db: StudioDatabase, studio: Studio): Promise<Merged> {
+  const conflicts: (FieldConflict & { readonly table: EditableTable })[] = [];
+  await db.transaction('rw', everything(db), async () => {
+    for (const name of ROWS) {
+      const table = db.table(name) as Table<MergeableRow, string>;
+      const rows: readonly MergeableRow[] = studio[name];
+      const here = await table.bulkGet(rows.map((r) => r.id));
+      await table.bulkPut(
+        rows.map((row, i) => {
+          const there = here[i];
+          if (!there) return row;
+          const merged = mergeRows(there, row);
+          conflicts.push(...merged.conflicts.map((c) => ({ ...c, table: name })));
+          return merged.row;
+        }),
+      );
+    }
     await db.events.bulkPut([...studio.events]);
+    if (studio.events.length > MANY_EVENTS) await refoldAll(db);
+    else await refold(db, studio.events);
     await db.changes.clear();
   });
+  return { conflicts };
 }

@@ -1,14 +1,15 @@
-/** Practice steps in order. In: a score and a section's bars. Out: rungs, lowest first; tempos in quarters a minute. */
-export { COMFORTABLE_NOTES_PER_SECOND, defaultLadder, densestQuarter, passSeconds, START_SHARE, startTempo, type LadderRequest } from './default-ladder';
-export {
-  ORDER_SCHOOLS,
-  pieceLadder,
-  STUDENT_LEVELS,
-  type LadderChunk,
-  type OrderSchool,
-  type PieceLadder,
-  type PieceLadderRequest,
-  type PieceRung,
-  type StudentLevel,
-} from './piece-ladder';
+/**
+ * Practice steps in order. In: a score, a section's bars, how the student is taught. Out: rungs, lowest first, chunks in learning
+ * order, tempo steps, starting points. Tempos in quarters a minute, bars as indexes with both ends, minutes as decimals.
+ */
+export { buildLadder, TIMES, type CopyOf, type LadderRequest } from './build-ladder';
+export { cautionsFor, MINUTES_BEFORE_A_BREAK } from './cautions';
+export { mergeLadder, type LadderConflict, type MergedLadder } from './merge-ladder';
+export { estimateMinutes, learnedOverhead, passSeconds, USUAL_OVERHEAD, type LoggedWork } from './minutes';
+export { orderChunks, ORDER_SCHOOLS, type LadderChunk, type OrderRequest, type OrderSchool } from './order-chunks';
+export { pieceLadder, type PieceLadder, type PieceLadderRequest, type PieceRung } from './piece-ladder';
+export { STUDENT_LEVELS, TEMPO_OVER, TEMPO_STEP, type StudentLevel } from './rung-rules';
+export { COMFORTABLE_NOTES_PER_SECOND, densestQuarter, START_SHARE, startTempo } from './start-tempo';
+export { drawnOrder, startingPoints, type StartingPoint } from './starting-points';
+export { fromTemplateRungs, toTemplateRungs } from './templates';
 export { tempoSteps, type TempoPlan, type TempoSchool } from './tempo-steps';

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openAbc } from '../studio';
-import { ORDER_SCHOOLS, pieceLadder, STUDENT_LEVELS } from './piece-ladder';
+import { ORDER_SCHOOLS } from './order-chunks';
+import { pieceLadder } from './piece-ladder';
+import { STUDENT_LEVELS } from './rung-rules';
 import { tempoSteps, type TempoSchool } from './tempo-steps';
 
 const scoreOf = (music: string) => {

@@ -1,13 +1,26 @@
-/** Levels and what holds. In: append-only events. Out: standing per student and section; times are ISO strings. */
+/**
+ * Levels and what holds. In: append-only events. Out: the standing of each student on each section, the level that what was heard
+ * amounts to, when it is due again, lessons as they were. Times are ISO strings, tempos quarters a minute, chances 0 to 1.
+ */
+export { askedFacets } from './asked';
+export { chanceItHolds, dueState, fadingOf, fadingOfHistory, hearingOf, type DueState, type Fading, type Hearing } from './fading';
 export {
   foldEvents,
   heldEvents,
-  isLevel,
-  LEVEL_HEARD,
-  LEVEL_NAMES,
+  keyOfEvent,
   standingKey,
+  type AssignmentEvent,
   type FingeringEvent,
   type FoldedRecords,
+  type LessonEvent,
   type LevelEvent,
+  type PracticeEvent,
   type Standing,
 } from './fold-events';
+export { foldStanding, foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
+export { hardSections, type HardSection, type SectionLevels } from './hard-sections';
+export { currentAssignment, foldLessons, practiceOf, type Lesson } from './lessons';
+export { isLevel, LEVEL_HEARD, LEVEL_NAMES } from './levels';
+export { proposeLevel, type Heard, type ProposedLevel } from './propose-level';
+export { startOfCopy, startOfReturn, type StartingLevel } from './starting-level';
+export { tappedTempo } from './tapped-tempo';

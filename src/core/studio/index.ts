@@ -36,6 +36,8 @@ export {
 } from './schemas';
 export { facets } from './event-schemas';
 export { TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching, type TeachingQuestion } from './teaching';
+export { mergeRows, withTouched, type FieldConflict, type MergeableRow } from './merge-rows';
+export { piecesInWork } from './work';
 export { carryMarks } from './carry-marks';
 export { readStudioFile, studioJsonSchema, writeStudioFile } from './studio-file';
 export { moveToEdition, recallPiece, rememberPiece, toWrittenMarks } from './remembered';

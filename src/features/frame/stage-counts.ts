@@ -2,7 +2,7 @@
 
 import { placeSections } from '@/core/sections';
 import { standingKey } from '@/core/mastery';
-import { useLadders, usePiece, useRecords, useSections } from '@/store';
+import { useLadders, usePiece, useStandings, useSections } from '@/store';
 import { useScore } from '@/features/score';
 import { useWhere, type Stage } from '@/features/where';
 
@@ -12,7 +12,7 @@ export function useStageCounts(): Partial<Record<Stage, number>> {
   const piece = usePiece(pieceId);
   const sections = useSections(pieceId);
   const ladders = useLadders(pieceId);
-  const records = useRecords();
+  const records = useStandings({ pieceId, studentId });
   const state = useScore(piece);
   if (!pieceId || state.kind !== 'ready' || !sections) return {};
   const placed = placeSections(state.score, sections);
@@ -22,6 +22,6 @@ export function useStageCounts(): Partial<Record<Stage, number>> {
   return {
     sections: bare,
     ladder: sections.filter((s) => !withLadder.has(s.id)).length,
-    lesson: studentId && records ? sections.filter((s) => !records.standings.has(standingKey(studentId, s.id))).length : 0,
+    lesson: studentId && records ? sections.filter((s) => !records.has(standingKey(studentId, s.id))).length : 0,
   };
 }

@@ -25,7 +25,7 @@ function Marking(context: PieceContext): ReactNode {
   const studio = useStudio();
   const model = useMarksModel(context);
   const actions = markActions(model, studio);
-  const { piece, score, from, to, note, noteId, stretch, setNoteId, marks, marking, tempo, part, family, wind, records, student } = model;
+  const { piece, score, from, to, note, noteId, stretch, setNoteId, marks, marking, tempo, part, family, wind, changedFingers, student } = model;
   const { fingers, proposed, refused, dynamics, cues, words, ornamentStyles, here, fingering, forStudent, setForStudent, chosen } = model;
   const stopPlaying = useRef<(() => void) | null>(null);
   const cueInput = useRef<HTMLInputElement | null>(null);
@@ -101,7 +101,7 @@ function Marking(context: PieceContext): ReactNode {
           proposal={note ? (proposed.get(note.id) ?? null) : null}
           wind={wind}
           digits={family === 'keyboard' ? ['1', '2', '3', '4', '5'] : ['0', '1', '2', '3', '4']}
-          history={note ? (records?.fingerings.get(note.id) ?? []) : []}
+          history={note ? (changedFingers?.get(note.id) ?? []) : []}
           dynamic={dynamic}
           cue={note ? (cues.find((c) => c.noteId === note.id && c.studentId === (forStudent && student ? student.id : null))?.text ?? '') : ''}
           word={note ? (words.get(note.id) ?? '') : ''}

@@ -6,7 +6,7 @@ import { standingKey } from '@/core/mastery';
 import type { OrnamentStyle } from '@/core/ornaments';
 import { countStaff, type CountSystem } from '@/core/rhythm';
 import { tempoAt } from '@/core/score';
-import { useLadders, useMarks, useRecords, useSettings, useStudents } from '@/store';
+import { useFingerings, useLadders, useMarks, useSettings, useStandings, useStudents } from '@/store';
 import type { LaneText } from '@/ui';
 import { useFingering, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
@@ -31,7 +31,8 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   const loadedMarks = useMarks(piece.id);
   const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
   const students = useStudents() ?? [];
-  const records = useRecords();
+  const standings = useStandings({ pieceId: piece.id });
+  const changedFingers = useFingerings(piece.id);
   const ladders = useLadders(piece.id) ?? [];
   const [noteId, setNote] = useState<string | null>(null);
   /** Other end of a chosen stretch of notes; the note in hand is one end. */
@@ -146,7 +147,7 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   const counts = useMemo(() => (part ? countStaff(score, part.id, 1, from, to, system) : []), [score, part, from, to, system]);
   const onsets = useMemo(() => noteAtOnset(score, from, to), [score, from, to]);
 
-  const practisedBy = students.filter((s) => section && records?.standings.has(standingKey(s.id, section.section.id)));
+  const practisedBy = students.filter((s) => section && standings?.has(standingKey(s.id, section.section.id)));
   const chosen = inStretch;
   return {
     where,
@@ -156,7 +157,7 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
     sections,
     marks,
     students,
-    records,
+    changedFingers,
     ladders,
     settings,
     student,

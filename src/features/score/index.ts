@@ -2,7 +2,7 @@
 export { PieceStage, type PieceContext } from './piece-stage';
 export { saveMidi, savePiece } from './save-piece';
 export { ScoreLines } from './score-lines';
-export { useScore, versionOf } from './use-score';
+export { useScore, useScores, versionOf } from './use-score';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
 export { playNotes, type HeardNote } from './play';

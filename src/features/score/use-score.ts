@@ -33,6 +33,37 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
   return loaded && loaded.version === version ? loaded.state : { kind: 'loading' };
 }
 
+/** The scores of several pieces, by piece id; those that cannot be read are left out. They come in one after the other. */
+export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> {
+  const [, setCount] = useState(0);
+  const wanted = pieces.map(versionOf).join('\n');
+  useEffect(() => {
+    let current = true;
+    const run = async (): Promise<void> => {
+      for (const piece of pieces) {
+        const version = versionOf(piece);
+        if (scores.has(version)) continue;
+        const result = await loadScore(version, piece.source, piece.fileName);
+        if (result.ok) scores.set(version, result.value);
+        if (!current) return;
+        setCount((n) => n + 1);
+      }
+    };
+    void run();
+    return () => {
+      current = false;
+    };
+    // The pieces are in `wanted`.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [wanted]);
+  return new Map(
+    pieces.flatMap((p) => {
+      const score = scores.get(versionOf(p));
+      return score ? [[p.id, score] as const] : [];
+    }),
+  );
+}
+
 export type EngravingState =
   | { readonly kind: 'loading' }
   | { readonly kind: 'ready'; readonly systems: readonly string[]; readonly document: string }

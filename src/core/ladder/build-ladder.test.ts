@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest';
+import { openAbc } from '../studio';
+import { USUAL_TEACHING, type Rung, type Teaching } from '../studio';
+import { buildLadder } from './build-ladder';
+import { densestQuarter, startTempo } from './start-tempo';
+
+const score = (abc: string) => {
+  const opened = openAbc(`X:1\nM:4/4\nL:1/8\nQ:1/4=100\nK:C\n${abc}`, 'x.abc');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  return opened.value.read.score;
+};
+const ladder = (abc: string, teaching: Partial<Teaching> = {}, level: 'beginner' | 'intermediate' | 'advanced' = 'intermediate'): Rung[] => {
+  let n = 0;
+  const s = score(abc);
+  return buildLadder({
+    score: s,
+    from: 0,
+    to: s.bars.length - 1,
+    instrument: 'piano',
+    targetTempo: null,
+    teaching: { ...USUAL_TEACHING, ...teaching },
+    level,
+    newId: () => `r${(n += 1)}`,
+  });
+};
+const kinds = (...args: Parameters<typeof ladder>): string[] => ladder(...args).map((r) => r.kind);
+
+describe('the ladder of a section', () => {
+  it('finds the busiest quarter', () => expect(densestQuarter(score('c8 | c/c/c/c/ c2 c4 |'), 0, 1)).toBe(4));
+  it('starts at 60 % of the target where notes are few', () => expect(startTempo(score('c8|'), 0, 0, 100)).toBe(60));
+  it('starts slower where the densest beat asks for it: sixteenths at four notes a second are 60, thirty-seconds 30', () => {
+    expect(startTempo(score('c/c/c/c/ c6 |'), 0, 0, 200)).toBe(60);
+    expect(startTempo(score('c/4c/4c/4c/4c/4c/4c/4c/4 c6 |'), 0, 0, 200)).toBe(30);
+  });
+  it('asks for hands apart only where there are two', () => {
+    expect(ladder('c8|c8|').map((r) => r.kind)).not.toContain('left-alone');
+    expect(ladder('%%score {1 2}\nV:1\nc8|\nV:2 clef=bass\nC8|').map((r) => r.kind)).toContain('left-alone');
+  });
+  it('has dynamics only where some are printed', () => {
+    expect(ladder('c8|c8|').map((r) => r.kind)).not.toContain('dynamics');
+    expect(ladder('!p!c8|c8|').map((r) => r.kind)).toContain('dynamics');
+  });
+  it('begins low, ends with the run at the target, and says why each rung is there', () => {
+    const rungs = ladder('cdef gabc|c8|');
+    expect(rungs[rungs.length - 2]).toMatchObject({ kind: 'run', tempo: 100 });
+    expect(rungs[rungs.length - 1]).toMatchObject({ kind: 'perform' });
+    expect(rungs.every((r) => r.why !== '' && r.done !== '')).toBe(true);
+  });
+  it('warms up exactly the scale that a run goes along, and none without a run', () => {
+    expect(ladder('cdef gabc|c8|')).toContainEqual(expect.objectContaining({ kind: 'warm-up', what: 'Warm up: the scale of C major' }));
+    expect(kinds('c2e2g2e2|c8|')).not.toContain('warm-up');
+  });
+  it('finds a leap and says how far it is', () => expect(ladder("C4 c'4|c8|").find((r) => r.key === 'warm-up leap')?.why).toBe('a leap of 24 semitones'));
+  it('follows the schools: together from the start, memory asked, by ear, dynamics from the start', () => {
+    const two = '%%score {1 2}\nV:1\n!p!(cd) e2 f4|c8|\nV:2 clef=bass\nC8|C8|';
+    expect(kinds(two)).toContain('right-alone');
+    expect(kinds(two, { hands: 'together' })).not.toContain('right-alone');
+    expect(kinds(two)).not.toContain('memory');
+    expect(kinds(two, { memory: 'asked' })).toContain('memory');
+    expect(kinds(two, { reading: 'rote' })[0]).toBe('listen');
+    const order = (t: Partial<Teaching>) => kinds(two, t).filter((k) => k === 'dynamics' || k === 'tempo');
+    expect(order({})).toEqual(['tempo', 'dynamics']);
+    expect(order({ dynamics: 'start' })).toEqual(['dynamics', 'tempo']);
+  });
+  it('gives a beginner a check of the posture and a word to say, an advanced student neither', () => {
+    expect(kinds('c4d4|c8|', {}, 'beginner')).toEqual(expect.arrayContaining(['posture', 'play-and-say', 'tap']));
+    expect(kinds('c4d4|c8|', {}, 'advanced')).not.toContain('play-and-say');
+    expect(kinds('c4d4|c8|', {}, 'advanced')).not.toContain('tap');
+  });
+  it('gives free passages a range instead of steps', () => {
+    const free = ladder('"^rubato"c4d4|c8|').find((r) => r.kind === 'tempo');
+    expect(free).toMatchObject({ tempo: 88, tempoTo: 112 });
+    expect(free?.why).toContain('rubato');
+  });
+  it('asks of a copy only its differences, its join and a run', () => {
+    const s = score('c4d4|e4f4|c4d4|e4g4|');
+    const copy = buildLadder({
+      score: s,
+      from: 2,
+      to: 3,
+      instrument: 'piano',
+      targetTempo: null,
+      copyOf: { name: 'A', differences: [{ bar: 3, words: 'G instead of F' }] },
+      newId: () => 'x',
+    });
+    expect(copy.map((r) => r.kind)).toEqual(['corner', 'alone', 'join', 'run']);
+    expect(copy[0]?.what).toContain('G instead of F');
+  });
+});

@@ -1,0 +1,146 @@
+import { barDifficulties, type BarDifficulty } from '../difficulty';
+import { barsText } from '../sections';
+import { tempoAt, type Score } from '../score';
+import { USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
+import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
+import { proposeRungs, type ProposedRung, type StudentLevel } from './rung-rules';
+import { sectionContent } from './section-content';
+import { startTempo } from './start-tempo';
+
+/** An earlier section that this one is a copy of, and where it differs, in words. */
+export interface CopyOf {
+  readonly name: string;
+  readonly differences: readonly { readonly bar: number; readonly words: string }[];
+}
+
+export interface LadderRequest {
+  readonly score: Score;
+  /** Bars, both included. */
+  readonly from: number;
+  readonly to: number;
+  readonly instrument: string;
+  /** Quarters a minute; null takes the tempo at the start of the section. */
+  readonly targetTempo: number | null;
+  readonly teaching?: Teaching;
+  readonly level?: StudentLevel;
+  readonly marks?: readonly Mark[];
+  readonly copyOf?: CopyOf | null;
+  /** The student's own overhead of practice, from the logs. */
+  readonly overhead?: number;
+  readonly difficulties?: readonly BarDifficulty[];
+  /** Gives ids to new rungs. */
+  readonly newId: () => string;
+}
+
+export const TIMES: Readonly<Record<StudentLevel, number>> = { beginner: 4, intermediate: 3, advanced: 2 };
+
+/** A copy asks only for its differences, its join and a run. */
+function rungsOfCopy(
+  copy: CopyOf,
+  start: number,
+  target: number,
+  bars: string,
+  joins: boolean,
+  numberOf: (bar: number) => string,
+  hands: string,
+): ProposedRung[] {
+  const rung = (
+    kind: ProposedRung['kind'],
+    key: string,
+    what: string,
+    tempo: number,
+    times: number,
+    done: string,
+    why: string,
+    at: number | null,
+  ): ProposedRung => ({
+    kind,
+    key,
+    what,
+    hands,
+    tempo,
+    tempoTo: null,
+    times,
+    done,
+    why,
+    bars: at === null ? null : [at, at],
+  });
+  return [
+    ...copy.differences.map((d) =>
+      rung(
+        'corner',
+        `differs ${d.bar}`,
+        `Only here it is not as ${copy.name}: bar ${numberOf(d.bar)}, ${d.words}`,
+        start,
+        4,
+        '4 in a row',
+        'near repeats are where memory slips',
+        d.bar,
+      ),
+    ),
+    rung(
+      'alone',
+      'as the model',
+      `Play it as ${copy.name}`,
+      start,
+      2,
+      'twice without a stop',
+      copy.differences.length === 0 ? `the same as ${copy.name}` : `the rest is as ${copy.name}`,
+      null,
+    ),
+    ...(joins ? [rung('join', 'join', 'From the bar before into this section', start, 3, '3 in a row', 'the join is new', null)] : []),
+    rung('run', 'run', `Bars ${bars} from cold`, target, 1, 'first try of the day', 'secure means from cold', null),
+  ];
+}
+
+/**
+ * The ladder of a section, lowest rung first, from what its bars hold, how the student is taught and how far the student is. Every rung
+ * has its reason in these bars; its minutes are an estimate. Bars without notes have a ladder of counting only.
+ */
+export function buildLadder(request: LadderRequest): Rung[] {
+  const { score, from, to } = request;
+  const level = request.level ?? 'intermediate';
+  const teaching = request.teaching ?? USUAL_TEACHING;
+  const bar = score.bars[from];
+  const target = Math.round(request.targetTempo ?? (bar ? tempoAt(score, bar.onset) : 90));
+  const start = startTempo(score, from, to, target);
+  const content = sectionContent(score, from, to, request.difficulties ?? barDifficulties(score));
+  const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));
+  const numberOf = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+  const bars = barsText(score, from, to);
+  const proposed = request.copyOf
+    ? rungsOfCopy(request.copyOf, start, target, bars, from > 0, numberOf, content.hands.length === 2 ? 'both' : '')
+    : proposeRungs({
+        scope: 'section',
+        content,
+        teaching,
+        level,
+        instrument: request.instrument,
+        bars,
+        numberOf,
+        firstOfPiece: from === 0,
+        lastOfPiece: to === score.bars.length - 1,
+        start,
+        target,
+        times: TIMES[level],
+        ownDynamics: (request.marks ?? []).some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId)),
+      });
+  return proposed.map((p): Rung => {
+    const made = { what: p.what, hands: p.hands, tempo: p.tempo, tempoTo: p.tempoTo, times: p.times, done: p.done };
+    const [a, z] = p.bars ?? [from, to];
+    const first = score.bars[a]?.id;
+    const last = score.bars[z]?.id;
+    const middle = p.tempo === null ? start : p.tempoTo === null ? p.tempo : (p.tempo + p.tempoTo) / 2;
+    return {
+      id: request.newId(),
+      kind: p.kind,
+      ...made,
+      why: p.why,
+      own: false,
+      key: p.key,
+      ...(p.bars !== null && first !== undefined && last !== undefined ? { bars: [first, last] as [string, string] } : {}),
+      minutes: estimateMinutes(score, a, z, middle, p.times, request.overhead ?? USUAL_OVERHEAD),
+      made,
+    };
+  });
+}

@@ -1,0 +1,123 @@
+import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
+import { patternsFor } from '../facts';
+import { struckNotes, type Note, type Score } from '../score';
+
+export interface Corner {
+  readonly bar: number;
+  readonly reason: string;
+}
+
+/** What a run of bars asks of a student, as far as the rungs of its ladder follow from it. */
+export interface SectionContent {
+  readonly hands: readonly ('right' | 'left')[];
+  readonly parts: number;
+  readonly notes: number;
+  /** Name of the scale a run of it is found in, with the bar; null without a run. */
+  readonly scaleRun: { readonly name: string; readonly bar: number } | null;
+  /** Largest leap in semitones inside one staff, with the bar it lands in; null under an octave. */
+  readonly leap: { readonly semitones: number; readonly bar: number } | null;
+  /** Bars with chords of three or more in one hand. */
+  readonly chordBars: number;
+  readonly newRhythms: readonly number[];
+  readonly touches: boolean;
+  readonly dynamics: boolean;
+  readonly words: boolean;
+  readonly ornaments: readonly number[];
+  /** Words of free time in the bars: rubato, a piacere. */
+  readonly freeTime: string | null;
+  readonly corners: readonly Corner[];
+}
+
+const FREE = /rubato|a piacere|ad lib|stringendo|liberamente|senza misura/i;
+/** Notes in a row by step before a scale is worth warming up. */
+const RUN_LENGTH = 5;
+
+function lines(notes: readonly Note[]): Map<string, Note[]> {
+  const out = new Map<string, Note[]>();
+  for (const n of notes) {
+    if (n.chord || n.midi === null) continue;
+    const key = `${n.part} ${n.staff} ${n.voice}`;
+    const list = out.get(key);
+    if (list) list.push(n);
+    else out.set(key, [n]);
+  }
+  return out;
+}
+
+function scaleRun(score: Score, notes: readonly Note[]): SectionContent['scaleRun'] {
+  for (const line of lines(notes).values()) {
+    let length = 1;
+    let way = 0;
+    for (let i = 1; i < line.length; i += 1) {
+      const by = (line[i]?.midi ?? 0) - (line[i - 1]?.midi ?? 0);
+      const step = Math.abs(by) <= 2 && by !== 0;
+      length = step && (way === 0 || Math.sign(by) === way) ? length + 1 : step ? 2 : 1;
+      way = step ? Math.sign(by) : 0;
+      const bar = line[i]?.bar ?? 0;
+      if (length < RUN_LENGTH) continue;
+      const key = score.bars[bar]?.key;
+      const name = key ? patternsFor(key).find((p) => p.kind === 'scale' && p.role === 'tonic')?.name : undefined;
+      if (name !== undefined) return { name, bar };
+    }
+  }
+  return null;
+}
+
+function largestLeap(notes: readonly Note[]): SectionContent['leap'] {
+  let best: SectionContent['leap'] = null;
+  for (const line of lines(notes).values())
+    line.forEach((n, i) => {
+      const before = line[i - 1];
+      const by = before ? Math.abs((n.midi ?? 0) - (before.midi ?? 0)) : 0;
+      if (by >= 12 && by > (best?.semitones ?? 0)) best = { semitones: by, bar: n.bar };
+    });
+  return best;
+}
+
+/** Bars of the range whose rhythm, of all that is struck, has not been met earlier in the piece. */
+function newRhythms(score: Score, struck: readonly Note[], from: number, to: number): number[] {
+  const seen = new Set<string>();
+  const faces: string[][] = score.bars.map(() => []);
+  for (const n of struck) if (!n.grace) faces[n.bar]?.push(`${n.part} ${n.staff} ${n.onset - (score.bars[n.bar]?.onset ?? 0)} ${n.duration}`);
+  const fresh: number[] = [];
+  faces.forEach((face, bar) => {
+    const key = [...new Set(face)].sort().join('|');
+    if (bar >= from && bar <= to && face.length > 1 && !seen.has(key)) fresh.push(bar);
+    seen.add(key);
+  });
+  return fresh;
+}
+
+/** Reads a run of bars, both ends included, for its ladder. Corners are those of the piece, or the one bar clearly above its neighbours. */
+export function sectionContent(score: Score, from: number, to: number, difficulties: readonly BarDifficulty[] = barDifficulties(score)): SectionContent {
+  const struck = struckNotes(score.notes).map((s) => s.note);
+  const inside = struck.filter((n) => n.bar >= from && n.bar <= to);
+  const two = score.parts.find((p) => p.staves >= 2);
+  const hands = two ? ([1, 2] as const).filter((s) => inside.some((n) => n.part === two.id && n.staff === s)).map((s) => (s === 1 ? 'right' : 'left')) : [];
+  const columns = new Map<string, number>();
+  for (const n of inside) columns.set(`${n.part} ${n.staff} ${n.onset} ${n.bar}`, (columns.get(`${n.part} ${n.staff} ${n.onset} ${n.bar}`) ?? 0) + 1);
+  const chordBars = new Set([...columns].flatMap(([key, count]) => (count >= 3 ? [key.split(' ')[3] ?? ''] : [])));
+  const named = cornersOf(difficulties)
+    .filter((c) => c.bar >= from && c.bar <= to)
+    .slice(0, 2);
+  const here = difficulties.slice(from, to + 1);
+  const middle = here.map((d) => d.score).sort((a, b) => a - b)[Math.floor(here.length / 2)] ?? 0;
+  const hardest = [...here].sort((a, b) => b.score - a.score)[0];
+  const corners = named.length > 0 ? named : to > from && hardest && hardest.score >= middle + 0.8 ? [hardest] : [];
+  const words = score.directions.flatMap((d) => (d.kind === 'words' && d.bar >= from && d.bar <= to && FREE.test(d.text) ? [d.text] : []));
+  return {
+    hands,
+    parts: new Set(inside.map((n) => n.part)).size,
+    notes: inside.length,
+    scaleRun: scaleRun(score, inside),
+    leap: largestLeap(inside),
+    chordBars: chordBars.size,
+    newRhythms: newRhythms(score, struck, from, to),
+    touches: inside.some((n) => n.marks.slurs.length > 0 || n.marks.articulations.some((a) => a !== 'breath-mark')),
+    dynamics: score.directions.some((d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge')),
+    words: inside.some((n) => n.marks.lyrics.length > 0),
+    ornaments: [...new Set(inside.flatMap((n) => (n.marks.ornaments.length > 0 ? [n.bar] : [])))],
+    freeTime: words[0] ?? null,
+    corners: corners.map((c) => ({ bar: c.bar, reason: c.reasons[0]?.text ?? 'more than its neighbours' })),
+  };
+}

@@ -1,0 +1,33 @@
+import type { Rung, Template } from '../studio';
+
+type TemplateRung = Template['rungs'][number];
+const rounded = (n: number): number => Math.round(n * 1000) / 1000;
+const within = (n: number): number => Math.max(10, Math.min(600, Math.round(n)));
+
+/** Rungs as a template keeps them: tempos become shares of the target, so that they fit another piece. */
+export const toTemplateRungs = (rungs: readonly Rung[], target: number): TemplateRung[] =>
+  rungs.map((r) => ({
+    kind: r.kind,
+    what: r.what,
+    hands: r.hands,
+    tempo: r.tempo === null ? null : rounded(r.tempo / target),
+    tempoTo: r.tempoTo === null ? null : rounded(r.tempoTo / target),
+    times: r.times,
+    done: r.done,
+    why: r.why,
+  }));
+
+/** A template's rungs for a section with this target; they count as the teacher's own. */
+export const fromTemplateRungs = (rungs: readonly TemplateRung[], target: number, newId: () => string): Rung[] =>
+  rungs.map((r) => ({
+    id: newId(),
+    kind: r.kind,
+    what: r.what,
+    hands: r.hands,
+    tempo: r.tempo === null ? null : within(r.tempo * target),
+    tempoTo: r.tempoTo === null ? null : within(r.tempoTo * target),
+    times: r.times,
+    done: r.done,
+    why: r.why,
+    own: true,
+  }));

@@ -1,0 +1,71 @@
+/** The only file that imports ts-fsrs: it adds methods to Date.prototype when it is loaded. */
+import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
+import type { LevelEvent } from './fold-events';
+
+/** How well a section holds: never changes the recorded level, only says when to hear it again. */
+export interface Fading {
+  /** When it is due for a check, ISO. */
+  readonly due: string;
+  /** Days until the chance that it holds has fallen to nine in ten. */
+  readonly stabilityInDays: number;
+}
+
+export type Hearing = 'lost' | 'shaky' | 'held' | 'easy';
+
+const GRADES: Readonly<Record<Hearing, Grade>> = { lost: Rating.Again, shaky: Rating.Hard, held: Rating.Good, easy: Rating.Easy };
+
+export interface FadingOptions {
+  /** Steps of minutes within a day, as a card trainer has them; a lesson is once a week, so they are off. */
+  readonly withinADay?: boolean;
+}
+
+const scheduler = (options: FadingOptions) => fsrs({ enable_fuzz: false, enable_short_term: options.withinADay ?? false });
+
+/** What a level, after the one before it, says of how it held: lower is lost, the same is held, below 2 is shaky, higher comes easily. */
+export function hearingOf(event: LevelEvent, before: LevelEvent | null): Hearing {
+  if (before !== null && event.level < before.level) return 'lost';
+  if (event.level < 2) return 'shaky';
+  if (before !== null && event.level > before.level && event.level >= 4) return 'easy';
+  return 'held';
+}
+
+/**
+ * Folds hearings, oldest first, with the published model FSRS (ts-fsrs, default parameters, no fuzz). Null without any.
+ * Dates are ISO strings; the order is the caller's.
+ */
+export function fadingOf(hearings: readonly { readonly at: string; readonly heard: Hearing }[], options: FadingOptions = {}): Fading | null {
+  const [first] = hearings;
+  if (!first) return null;
+  const model = scheduler(options);
+  let card: Card = createEmptyCard(new Date(first.at));
+  for (const h of hearings) card = model.next(card, new Date(h.at), GRADES[h.heard]).card;
+  return { due: card.due.toISOString(), stabilityInDays: card.stability };
+}
+
+/** The fading of a history of levels, oldest first; nothing below level 2 can fade, so it is null until then. */
+export function fadingOfHistory(history: readonly LevelEvent[]): Fading | null {
+  const last = history[history.length - 1];
+  if (!last || last.level < 2) return null;
+  return fadingOf(history.map((e, i) => ({ at: e.at, heard: hearingOf(e, history[i - 1] ?? null) })));
+}
+
+const DAY = 86_400_000;
+const DECAY = 0.1542;
+const FACTOR = 0.9 ** (-1 / DECAY) - 1;
+
+/** The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard. */
+export function chanceItHolds(fading: Fading, heardAt: string, now: string): number {
+  const days = Math.max(0, (Date.parse(now) - Date.parse(heardAt)) / DAY);
+  return (1 + (FACTOR * days) / fading.stabilityInDays) ** -DECAY;
+}
+
+export type DueState = 'fresh' | 'due' | 'at-risk';
+
+/** Below this chance a section is at risk and not only due **[from memory]**. */
+export const AT_RISK_BELOW = 0.8;
+
+/** Whether a section should be heard: due from its date on, at risk when it may well be lost. */
+export function dueState(fading: Fading | null, heardAt: string, now: string): DueState {
+  if (!fading || now < fading.due) return 'fresh';
+  return chanceItHolds(fading, heardAt, now) < AT_RISK_BELOW ? 'at-risk' : 'due';
+}

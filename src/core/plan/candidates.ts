@@ -1,0 +1,120 @@
+import { chanceItHolds, dueState, type FoldedStanding } from '../mastery';
+import { barsText } from '../sections';
+import type { PlacedSection } from '../sections';
+import type { Score } from '../score';
+import { estimateMinutes, USUAL_OVERHEAD } from '../ladder';
+import type { Ladder, Piece, Rung } from '../studio';
+import type { Candidate } from './week-tray';
+
+/** One piece in a student's work, with what is known of it. */
+export interface WorkedPiece {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly sections: readonly PlacedSection[];
+  readonly ladders: readonly Ladder[];
+}
+
+export interface ToHear {
+  readonly pieceId: string;
+  readonly sectionId: string;
+  readonly state: 'at-risk' | 'due' | 'assigned' | 'new' | 'fresh';
+  /** 0 to 1; null where nothing can fade yet. */
+  readonly chance: number | null;
+}
+
+/** What to hear in a lesson, in the order to hear it: assigned last week, at risk, due, new, the rest. Sections inside sections are left out. */
+export function sectionsToHear(
+  pieces: readonly {
+    readonly pieceId: string;
+    readonly sections: readonly { readonly id: string; readonly parentId: string | null; readonly order: number }[];
+  }[],
+  standings: ReadonlyMap<string, FoldedStanding>,
+  studentId: string,
+  assigned: ReadonlySet<string>,
+  now: string,
+): ToHear[] {
+  const rank: readonly ToHear['state'][] = ['assigned', 'at-risk', 'due', 'new', 'fresh'];
+  return pieces
+    .flatMap(({ pieceId, sections }) =>
+      sections
+        .filter((s) => s.parentId === null)
+        .sort((a, b) => a.order - b.order)
+        .map((s): ToHear => {
+          const there = standings.get(`${studentId} ${s.id}`);
+          const heard = there && there.level !== null ? there : undefined;
+          const due = heard ? dueState(heard.fading, heard.at, now) : 'fresh';
+          const state = assigned.has(s.id) ? 'assigned' : !heard || heard.level === 0 ? 'new' : due;
+          return { pieceId, sectionId: s.id, state, chance: heard?.fading ? chanceItHolds(heard.fading, heard.at, now) : null };
+        }),
+    )
+    .sort((a, b) => rank.indexOf(a.state) - rank.indexOf(b.state));
+}
+
+const LONGEST_ITEM = 12;
+const shortened = (minutes: number): number => Math.max(1, Math.min(LONGEST_ITEM, Math.round(minutes)));
+
+/** The lowest rung not yet ticked off; null at the top. */
+export const nextRung = (ladder: Ladder | undefined, done: readonly string[]): Rung | null => ladder?.rungs.find((r) => !done.includes(r.id)) ?? null;
+
+/** What could go into next week, weighed: technique of the next rungs, due checks, corners, next rungs; new sections last. */
+export function weekCandidates(
+  work: readonly WorkedPiece[],
+  standings: ReadonlyMap<string, FoldedStanding>,
+  studentId: string,
+  now: string,
+  overhead = USUAL_OVERHEAD,
+): Candidate[] {
+  const out: Candidate[] = [];
+  let techniques = 0;
+  work.forEach(({ piece, score, sections, ladders }, order) => {
+    let fresh = 0;
+    for (const p of sections) {
+      if (p.section.parentId !== null) continue;
+      const there = standings.get(`${studentId} ${p.section.id}`);
+      const ladder = ladders.find((l) => l.sectionId === p.section.id);
+      const name = `${piece.title}, ${p.section.letter || 'bars'} ${barsText(score, p.from, p.to)}`;
+      const state = there && there.level !== null ? dueState(there.fading, there.at, now) : 'fresh';
+      const base = { pieceId: piece.id, sectionId: p.section.id };
+      const target = piece.targetTempo ?? score.tempos[0]?.bpm ?? 90;
+      if (there?.level !== undefined && there.level !== null && state !== 'fresh') {
+        const tempo = Math.round(there.tempo ?? target * 0.8);
+        out.push({
+          ...base,
+          key: `check ${p.section.id}`,
+          kind: 'check',
+          what: `Check ${name}: once from cold`,
+          tempo,
+          minutes: shortened(estimateMinutes(score, p.from, p.to, Math.max(30, tempo), 1, overhead)),
+          days: state === 'at-risk' ? 3 : 2,
+          timesADay: 1,
+          by: 'midweek',
+          why: state === 'at-risk' ? 'it may be fading' : 'due for a check',
+          weight: state === 'at-risk' ? 90 : 80,
+        });
+      }
+      if (there?.level === 5) continue;
+      const done = there?.rungsDone ?? [];
+      const rung = nextRung(ladder, done);
+      const isNew = !there || there.level === null || there.level === 0;
+      if (isNew) fresh += 1;
+      if (!rung) continue;
+      // One new section of a piece a week is enough; further ones wait and are named.
+      const late = isNew ? fresh * 12 : 0;
+      if (rung.kind === 'warm-up') techniques += 1;
+      out.push({
+        ...base,
+        key: `rung ${rung.id}`,
+        kind: rung.kind === 'warm-up' ? 'technique' : rung.kind === 'corner' ? 'corner' : 'rung',
+        what: `${name}: ${rung.what}`,
+        tempo: rung.tempo,
+        minutes: shortened(rung.minutes ?? 4),
+        days: rung.kind === 'corner' ? 5 : 4,
+        timesADay: Math.max(1, Math.min(10, rung.times)),
+        by: rung.kind === 'corner' || isNew ? 'midweek' : 'lesson',
+        why: isNew ? 'new' : rung.why,
+        weight: (rung.kind === 'warm-up' ? 70 - techniques : rung.kind === 'corner' ? 65 : 60) - order - late,
+      });
+    }
+  });
+  return out;
+}

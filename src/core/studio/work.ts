@@ -1,0 +1,14 @@
+import type { Piece, Student } from './schemas';
+
+/**
+ * The pieces a student works on: those put down for the student, in that order; else those the student was heard on or given before,
+ * in the order of their titles.
+ */
+export function piecesInWork(student: Student, pieces: readonly Piece[], met: ReadonlySet<string>): Piece[] {
+  if (student.pieceIds !== undefined)
+    return student.pieceIds.flatMap((id) => {
+      const piece = pieces.find((p) => p.id === id);
+      return piece ? [piece] : [];
+    });
+  return pieces.filter((p) => met.has(p.id));
+}
