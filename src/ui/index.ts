@@ -7,4 +7,6 @@ export { LadderDrawing, type DrawnRung } from './ladder-drawing';
 export { CurveLane, TextLane, type CurvePoint, type DynamicLevel, type LaneText, type MarkSource } from './mark-lanes';
 export { RungMark } from './rung-mark';
 export { HandMap, type HandMapDrawing } from './hand-map';
+export { TempoCurve } from './tempo-curve';
+export { TimeChart, type ChartLine } from './time-chart';
 export { isValveText, KeyLane } from './key-picture';

@@ -4,6 +4,7 @@ import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
 import { suggestDynamics } from '@/core/dynamics';
 import { fingerScore } from '@/core/fingering';
 import { findHarmony, type Harmony } from '@/core/harmony';
+import { orderChunks } from '@/core/ladder';
 import { scoreToMidi } from '@/core/midi';
 import { readScore, REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
 import { realiseOrnaments } from '@/core/ornaments';
@@ -109,6 +110,10 @@ const api: PieceWorkerApi = {
       ornaments: realiseOrnaments(score, request.style, request.tempo, request.styles),
       gestures: findGestures(score, request.family, request.ownCues),
     });
+  },
+  chunks(key, sections, request) {
+    const piece = loaded.get(key);
+    return Promise.resolve(piece && fitsSameness(piece.read.score) ? orderChunks(piece.read.score, sections, request) : null);
   },
   match(before, after) {
     const a = loaded.get(before);

@@ -6,6 +6,7 @@ import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
 import type { SuggestedDynamic } from '@/core/dynamics';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { Harmony } from '@/core/harmony';
+import type { LadderChunk, OrderRequest } from '@/core/ladder';
 import type { MidiRequest } from '@/core/midi';
 import type { OrnamentStyle, RealisedOrnament } from '@/core/ornaments';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
@@ -76,6 +77,8 @@ export interface PieceWorkerApi {
   finger(key: string, request: FingeringRequest): Promise<Fingering | null>;
   /** Everything else that can be proposed or computed on the page; null when the piece of that key is not loaded. */
   marking(key: string, request: MarkingRequest): Promise<Marking | null>;
+  /** Chunks of the piece in learning order; null when the piece of that key is not loaded. */
+  chunks(key: string, sections: readonly ProposedSection[], request: OrderRequest): Promise<readonly LadderChunk[] | null>;
   /** What became of the notes of one loaded piece in another; null when either is not loaded. */
   match(before: string, after: string): Promise<EditionMatch | null>;
 }

@@ -2,16 +2,11 @@ import { barDifficulties, type BarDifficulty } from '../difficulty';
 import { barsText } from '../sections';
 import { tempoAt, type Score } from '../score';
 import { USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
+import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import { proposeRungs, type ProposedRung, type StudentLevel } from './rung-rules';
 import { sectionContent } from './section-content';
 import { startTempo } from './start-tempo';
-
-/** An earlier section that this one is a copy of, and where it differs, in words. */
-export interface CopyOf {
-  readonly name: string;
-  readonly differences: readonly { readonly bar: number; readonly words: string }[];
-}
 
 export interface LadderRequest {
   readonly score: Score;

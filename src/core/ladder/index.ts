@@ -2,7 +2,8 @@
  * Practice steps in order. In: a score, a section's bars, how the student is taught. Out: rungs, lowest first, chunks in learning
  * order, tempo steps, starting points. Tempos in quarters a minute, bars as indexes with both ends, minutes as decimals.
  */
-export { buildLadder, TIMES, type CopyOf, type LadderRequest } from './build-ladder';
+export { buildLadder, TIMES, type LadderRequest } from './build-ladder';
+export { describeCopy, type CopyOf } from './copy-of';
 export { cautionsFor, MINUTES_BEFORE_A_BREAK } from './cautions';
 export { mergeLadder, type LadderConflict, type MergedLadder } from './merge-ladder';
 export { estimateMinutes, learnedOverhead, passSeconds, USUAL_OVERHEAD, type LoggedWork } from './minutes';

@@ -17,6 +17,7 @@ export {
   type PracticeEvent,
   type Standing,
 } from './fold-events';
+export { climbOf, type ClimbPoint } from './climb';
 export { foldStanding, foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
 export { hardSections, type HardSection, type SectionLevels } from './hard-sections';
 export { currentAssignment, foldLessons, practiceOf, type Lesson } from './lessons';

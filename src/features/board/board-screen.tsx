@@ -1,185 +1,218 @@
 'use client';
 
-import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
-import { isLevel, LEVEL_NAMES, standingKey } from '@/core/mastery';
-import { barsText } from '@/core/sections';
-import type { Level, Student } from '@/core/studio';
-import { eventAdded, rowChange, useRecords, useStudents, useStudio } from '@/store';
-import { Button, EmptyState, Panel, RungMark } from '@/ui';
-import { PieceStage, type PieceContext } from '@/features/score';
+import { useMemo, useState, type ReactNode } from 'react';
+import { dueState, hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
+import type { Level, Section, Student } from '@/core/studio';
+import { eventAdded, useAllStandings, usePieces, useSectionsOf, useStandings, useStudents, useStudio } from '@/store';
+import { Button, EmptyState, Panel, PickOne } from '@/ui';
 import { useWhere } from '@/features/where';
+import { AddStudent } from './add-student';
+import { LevelGrid, type GridColumn, type GridRow } from './level-grid';
+import { saveMasteryCsv } from './mastery-csv';
+import { piecesCell, standingCell } from './standing-cell';
+import { StudentPage } from './student-page';
 
-function AddStudent({ students }: { readonly students: readonly Student[] }): ReactNode {
-  const studio = useStudio();
-  const [name, setName] = useState('');
-  const [instrument, setInstrument] = useState('piano');
-  const add = async (event: FormEvent): Promise<void> => {
-    event.preventDefault();
-    if (name.trim() === '') return;
-    const student: Student = {
-      id: studio.newId(),
-      name: name.trim(),
-      instrument: instrument.trim() || 'piano',
-      age: '',
-      handSpanInSemitones: null,
-      breathSpanInSeconds: null,
-      minutesPerDay: [20, 20, 20, 20, 20, 0, 0],
-      order: Math.max(0, ...students.map((s) => s.order)) + 1,
-      updatedAt: studio.now(),
-    };
-    await studio.commit(`${student.name} added`, [rowChange('students', null, student)]);
-    setName('');
-  };
-  return (
-    <form className="flex flex-wrap items-end gap-2" onSubmit={(e) => void add(e)}>
-      <label>
-        <span className="block text-sm text-ink-2">First name or initials</span>
-        <input className="field w-52" value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
-      </label>
-      <label>
-        <span className="block text-sm text-ink-2">Instrument</span>
-        <input className="field w-40" value={instrument} maxLength={60} onChange={(e) => setInstrument(e.target.value)} />
-      </label>
-      <Button look="primary" type="submit" disabled={name.trim() === ''}>
-        Add a student
-      </Button>
-    </form>
+type Sort = 'order' | 'name' | 'level' | 'due';
+type Filter = 'all' | 'in-work' | 'due' | 'at-risk';
+
+const inOrder = (sections: readonly Section[]): Section[] => [...sections].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+const aboutOf = (s: Student): string => [s.instrument, s.age].filter(Boolean).join(', ');
+
+/** Students as they are asked for: filtered by what is due, sorted. */
+function arrange(students: readonly Student[], standings: readonly FoldedStanding[], sort: Sort, filter: Filter, now: string): Student[] {
+  const byStudent = new Map<string, FoldedStanding[]>();
+  for (const s of standings) {
+    const list = byStudent.get(s.studentId);
+    if (list) list.push(s);
+    else byStudent.set(s.studentId, [s]);
+  }
+  const of = (s: Student): readonly FoldedStanding[] => byStudent.get(s.id) ?? [];
+  const due = (s: Student): number => of(s).filter((x) => dueState(x.fading, x.at, now) !== 'fresh').length;
+  const level = (s: Student): number => of(s).reduce((sum, x) => sum + (x.level ?? 0), 0) / Math.max(1, of(s).length);
+  const wanted = students.filter((s) =>
+    filter === 'all'
+      ? true
+      : filter === 'in-work'
+        ? of(s).length > 0
+        : filter === 'due'
+          ? due(s) > 0
+          : of(s).some((x) => dueState(x.fading, x.at, now) === 'at-risk'),
+  );
+  return [...wanted].sort((a, b) =>
+    sort === 'name' ? a.name.localeCompare(b.name) : sort === 'level' ? level(b) - level(a) : sort === 'due' ? due(b) - due(a) : a.order - b.order,
   );
 }
 
-function Grid({ piece, score, sections, students }: PieceContext & { readonly students: readonly Student[] }): ReactNode {
-  const studio = useStudio();
+function Grid({ students }: { readonly students: readonly Student[] }): ReactNode {
   const where = useWhere();
-  const records = useRecords();
-  const table = useRef<HTMLTableElement | null>(null);
-  const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
-  const setLevel = (student: Student, sectionId: string, letter: string, level: Level): Promise<void> =>
-    studio.commit(`${student.name}, ${letter}: level ${level}`, [
+  const studio = useStudio();
+  const pieces = usePieces();
+  const [sort, setSort] = useState<Sort>('order');
+  const [filter, setFilter] = useState<Filter>('all');
+  const ofPiece = useStandings({ pieceId: where.pieceId });
+  const all = useAllStandings(where.pieceId === null);
+  const ids = useMemo(() => (where.pieceId === null ? (pieces ?? []).map((p) => p.id) : [where.pieceId]), [where.pieceId, pieces]);
+  const rows = useSectionsOf(ids);
+  const now = studio.now();
+  const standings = useMemo(() => (where.pieceId === null ? (all ?? []) : [...(ofPiece?.values() ?? [])]), [where.pieceId, all, ofPiece]);
+  const byKey = useMemo(() => new Map(standings.map((s) => [s.key, s])), [standings]);
+  const byPiece = useMemo(() => {
+    const map = new Map<string, FoldedStanding[]>();
+    for (const s of standings) {
+      const key = `${s.studentId} ${s.pieceId}`;
+      const list = map.get(key);
+      if (list) list.push(s);
+      else map.set(key, [s]);
+    }
+    return map;
+  }, [standings]);
+  const shown = useMemo(() => arrange(students, standings, sort, filter, now), [students, standings, sort, filter, now]);
+  if (!rows || !pieces) return null;
+  const gridRows: readonly GridRow[] = shown.map((s) => ({ id: s.id, name: s.name, about: aboutOf(s) }));
+  const sections = inOrder(rows.sections.filter((s) => s.pieceId === where.pieceId));
+  const columns: readonly GridColumn[] =
+    where.pieceId === null
+      ? pieces.map((p) => ({ id: p.id, head: p.title, under: p.instrument }))
+      : sections.map((s) => ({ id: s.id, head: s.letter || s.name, under: s.letter ? s.name : '' }));
+  const setLevel = (row: GridRow, column: GridColumn, level: Level): void => {
+    const section = sections.find((s) => s.id === column.id);
+    if (!section) return;
+    void studio.commit(`${row.name}, ${section.letter}: level ${level}`, [
       eventAdded({
         id: studio.newId(),
         at: studio.now(),
         kind: 'level',
-        studentId: student.id,
-        pieceId: piece.id,
-        sectionId,
+        studentId: row.id,
+        pieceId: section.pieceId,
+        sectionId: section.id,
         level,
         proposed: null,
         tempo: null,
         note: '',
       }),
     ]);
-  const onKeyDown = (event: KeyboardEvent, row: number, column: number): void => {
-    const student = students[row];
-    const section = sections[column]?.section;
-    if (!student || !section) return;
-    const n = Number(event.key);
-    if (/^[0-5]$/.test(event.key) && isLevel(n) && !event.ctrlKey && !event.metaKey && !event.altKey) {
-      void setLevel(student, section.id, section.letter, n);
-      return;
-    }
-    const moves: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
-    const move = moves[event.key];
-    if (!move) return;
-    event.preventDefault();
-    const next: readonly [number, number] = [
-      Math.max(0, Math.min(students.length - 1, row + move[0])),
-      Math.max(0, Math.min(sections.length - 1, column + move[1])),
-    ];
-    setFocus(next);
-    table.current?.querySelector<HTMLElement>(`[data-cell="${next[0]}-${next[1]}"]`)?.focus();
   };
+  const hard =
+    where.pieceId === null
+      ? []
+      : hardSections(
+          sections.map((s) => ({
+            sectionId: s.id,
+            levels: new Map(
+              students.flatMap((st) => {
+                const there = byKey.get(standingKey(st.id, s.id));
+                return there && there.level !== null ? [[st.id, there.level] as const] : [];
+              }),
+            ),
+          })),
+        ).slice(0, 5);
   return (
-    <div className="overflow-x-auto">
-      <table ref={table} className="w-full border-collapse text-left" aria-label="Levels of students by sections">
-        <thead>
-          <tr>
-            <th className="px-3 py-2 align-bottom">Student</th>
-            {sections.map((p) => (
-              <th key={p.section.id} className="px-3 py-2 align-bottom" scope="col">
-                <span className="block text-xl">{p.section.letter}</span>
-                <span className="figure block text-sm font-normal text-ink-2">{barsText(score, p.from, p.to)}</span>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {students.map((student, row) => (
-            <tr key={student.id} className="border-t border-rule bg-sheet">
-              <th scope="row" className="px-3 py-1 font-normal">
-                <button type="button" className="min-h-11 text-left" onClick={() => where.go('lesson', { studentId: student.id })}>
-                  <span className="block text-lg font-semibold">{student.name}</span>
-                  <span className="block text-sm text-ink-2">{[student.instrument, student.age].filter(Boolean).join(', ')}</span>
-                </button>
-              </th>
-              {sections.map((p, column) => {
-                const there = records?.standings.get(standingKey(student.id, p.section.id));
-                const says = there
-                  ? `level ${there.level}, ${LEVEL_NAMES[there.level]}, ${there.at.slice(0, 10)}${there.note ? `: ${there.note}` : ''}`
-                  : 'not heard yet';
-                return (
-                  <td key={p.section.id} className="border-l border-rule p-0">
-                    <button
-                      type="button"
-                      data-cell={`${row}-${column}`}
-                      tabIndex={focus[0] === row && focus[1] === column ? 0 : -1}
-                      title={says}
-                      aria-label={`${student.name}, section ${p.section.letter}: ${says}`}
-                      className="flex min-h-14 w-full items-center px-3"
-                      onFocus={() => setFocus([row, column])}
-                      onKeyDown={(e) => onKeyDown(e, row, column)}
-                      onClick={() => where.go('lesson', { studentId: student.id, sectionId: p.section.id, bars: [p.from, p.to] })}
-                    >
-                      <RungMark level={there?.level ?? 0} overruled={there?.overruled ?? false} />
-                    </button>
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <>
+      <Panel label="Board">
+        <div className="mb-3 flex flex-wrap items-center gap-3">
+          <PickOne
+            label="Show"
+            value={filter}
+            choices={[
+              ['all', 'everyone'],
+              ['in-work', 'who has begun'],
+              ['due', 'who has something due'],
+              ['at-risk', 'who has something at risk'],
+            ]}
+            onPick={(v) => setFilter(v === 'in-work' || v === 'due' || v === 'at-risk' ? v : 'all')}
+          />
+          <PickOne
+            label="by"
+            value={sort}
+            choices={[
+              ['order', 'my own order'],
+              ['name', 'name'],
+              ['level', 'level, highest first'],
+              ['due', 'most due first'],
+            ]}
+            onPick={(v) => setSort(v === 'name' || v === 'level' || v === 'due' ? v : 'order')}
+          />
+          <Button className="ml-auto" disabled={standings.length === 0} onClick={() => void saveMasteryCsv(standings, students, pieces, rows.sections)}>
+            Save as CSV
+          </Button>
+        </div>
+        {columns.length === 0 ? (
+          <p className="text-lg text-ink-2">
+            This piece has no sections yet.{' '}
+            <button type="button" className="min-h-11 font-semibold text-leaf underline" onClick={() => where.go('sections')}>
+              Make sections
+            </button>
+          </p>
+        ) : gridRows.length === 0 ? (
+          <p className="text-lg text-ink-2">No student is in this list. Show everyone to see them all.</p>
+        ) : (
+          <LevelGrid
+            label={where.pieceId === null ? 'Levels of students by pieces' : 'Levels of students by sections'}
+            rows={gridRows}
+            columns={columns}
+            cell={(row, column) =>
+              where.pieceId === null
+                ? piecesCell(
+                    byPiece.get(`${row.id} ${column.id}`) ?? [],
+                    rows.sections.filter((s) => s.pieceId === column.id && s.parentId === null).length,
+                    now,
+                  )
+                : standingCell(byKey.get(standingKey(row.id, column.id)), now)
+            }
+            cellName={(row, column) => (where.pieceId === null ? `${row.name}, ${column.head}` : `${row.name}, section ${column.head}`)}
+            onRow={(row) => where.change({ studentId: row.id })}
+            onOpen={(row, column) =>
+              where.pieceId === null
+                ? where.go('lesson', { studentId: row.id, pieceId: column.id })
+                : where.go('lesson', { studentId: row.id, sectionId: column.id, bars: null })
+            }
+            {...(where.pieceId === null ? {} : { onLevel: setLevel })}
+          />
+        )}
+      </Panel>
+      {hard.length > 0 ? (
+        <Panel title="Hard for everyone">
+          <ol className="grid gap-1 text-lg sm:grid-cols-2">
+            {hard.map((h) => {
+              const section = sections.find((s) => s.id === h.sectionId);
+              return (
+                <li key={h.sectionId} className="flex gap-3">
+                  <span className="min-w-8 font-semibold">{section?.letter}</span>
+                  <span className="flex-1">{section?.name}</span>
+                  <span className="text-ink-2">
+                    <span className="figure">{h.behind.toFixed(1)}</span> levels behind, {h.students} {h.students === 1 ? 'student' : 'students'}
+                  </span>
+                </li>
+              );
+            })}
+          </ol>
+        </Panel>
+      ) : null}
+    </>
   );
 }
 
-/** All students at once, by the sections of the chosen piece. */
+/** All students at once: by the sections of the chosen piece, or by all pieces; one student through time when one is chosen. */
 export function BoardScreen(): ReactNode {
   const where = useWhere();
   const students = useStudents();
   if (!students) return null;
+  const chosen = students.find((s) => s.id === where.studentId);
+  if (chosen) return <StudentPage key={chosen.id} student={chosen} />;
   return (
     <div className="flex flex-col gap-3">
-      <Panel label="Students">
-        <AddStudent students={students} />
-        <p className="mt-2 text-sm text-ink-2">
-          Everything stays in this browser until you export it. A first name or initials are enough; local rules on children’s data are yours to follow.
-        </p>
-      </Panel>
+      <h1 className="sr-only">Board</h1>
       {students.length === 0 ? (
         <EmptyState title="No students yet">
-          <p>Add the first one above; then set levels here or in Lesson.</p>
-        </EmptyState>
-      ) : where.pieceId === null ? (
-        <EmptyState title="Choose a piece">
-          <p>The board shows every student by the sections of one piece. Choose it at the top.</p>
+          <p>Add the first one; then set levels here or in Lesson. A first name or initials are enough.</p>
         </EmptyState>
       ) : (
-        <PieceStage heading="Board" strip="compact">
-          {(context) =>
-            context.sections.length === 0 ? (
-              <EmptyState title="This piece has no sections yet">
-                <Button look="primary" onClick={() => where.go('sections')}>
-                  Make sections
-                </Button>
-              </EmptyState>
-            ) : (
-              <Panel label="Board">
-                <Grid {...context} students={students} />
-              </Panel>
-            )
-          }
-        </PieceStage>
+        <Grid students={students} />
       )}
+      <Panel label="Students">
+        <AddStudent students={students} />
+        <p className="mt-2 text-sm text-ink-2">Everything stays in this browser until you export it; local rules on children’s data are yours to follow.</p>
+      </Panel>
     </div>
   );
 }

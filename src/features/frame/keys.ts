@@ -46,9 +46,13 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
   ],
   lesson: [
     ['0–5', 'set the level'],
+    ['N R F J A D M', 'notes, rhythm, fingering, joined, articulation, dynamics, memory heard'],
+    ['T, B', 'type the tempo, tap the beat'],
+    ['E, P', 'a mistake, the next repetition'],
+    ['W', 'write a note'],
     ['Enter', 'record, next section'],
     ['↓ ↑', 'next, previous section'],
-    ['T', 'note'],
+    ['H, G, L', 'hear, give next week, past lessons'],
   ],
   board: [
     ['arrows', 'move from cell to cell'],

@@ -2,6 +2,8 @@
 
 import { useEffect, useState } from 'react';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
+import type { LadderChunk, OrderRequest } from '@/core/ladder';
+import type { ProposedSection } from '@/core/sections';
 import type { Piece } from '@/core/studio';
 import { pieceWorker, type Marking, type MarkingRequest } from '@/workers';
 import { versionOf } from './use-score';
@@ -37,3 +39,7 @@ export const useFingering = (piece: Piece, request: FingeringRequest | null): Fi
 /** Chords, dynamics, breaths, bowing, phrases and ornaments of the piece. */
 export const useMarking = (piece: Piece, request: MarkingRequest): Marking | null =>
   useAnswer(piece, JSON.stringify(request, replacer), (key) => pieceWorker().marking(key, request));
+
+/** The chunks of a piece in learning order. */
+export const useChunks = (piece: Piece, sections: readonly ProposedSection[], request: OrderRequest): readonly LadderChunk[] | null =>
+  useAnswer(piece, JSON.stringify([sections, request]), (key) => pieceWorker().chunks(key, sections, request));

@@ -1,0 +1,28 @@
+import type { FoldedStanding } from './fold-standing';
+
+export interface ClimbPoint {
+  /** Day, `2026-05-20`. */
+  readonly day: string;
+  /** Average level of the sections, 0 to 5, to a tenth; a section not heard yet counts 0. */
+  readonly level: number;
+  /** Fastest tempo reached until then on any section, quarters a minute; null before one was taken. */
+  readonly tempo: number | null;
+}
+
+/** How a student climbed a piece of so many sections: one point for each day something was heard, in order of time. */
+export function climbOf(standings: readonly FoldedStanding[], sections: number): ClimbPoint[] {
+  const hearings = standings
+    .flatMap((s) => s.hearings.map(([at, level, tempo]) => ({ at, level, tempo, section: s.sectionId })))
+    .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+  const levels = new Map<string, number>();
+  const points = new Map<string, ClimbPoint>();
+  let tempo: number | null = null;
+  for (const h of hearings) {
+    levels.set(h.section, h.level);
+    if (h.tempo !== null) tempo = Math.max(tempo ?? 0, h.tempo);
+    const sum = [...levels.values()].reduce((a, b) => a + b, 0);
+    const day = h.at.slice(0, 10);
+    points.set(day, { day, level: Math.round((sum / Math.max(1, sections, levels.size)) * 10) / 10, tempo });
+  }
+  return [...points.values()];
+}

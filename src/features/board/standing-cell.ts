@@ -1,0 +1,48 @@
+import { chanceItHolds, dueState, LEVEL_NAMES, type FoldedStanding } from '@/core/mastery';
+import type { Level } from '@/core/studio';
+import type { GridCell } from './level-grid';
+
+/** One standing as the board shows it; a section not heard yet is at level 0. */
+export function standingCell(there: FoldedStanding | undefined, now: string): GridCell {
+  if (!there || there.level === null) return { level: 0, due: false, atRisk: false, overruled: false, says: 'not heard yet' };
+  const due = dueState(there.fading, there.at, now);
+  const chance = there.fading ? Math.round(chanceItHolds(there.fading, there.at, now) * 100) : null;
+  const says = [
+    `level ${there.level}, ${LEVEL_NAMES[there.level]}`,
+    there.at.slice(0, 10),
+    there.tempo === null ? '' : `at ${there.tempo}`,
+    there.overruled && there.proposed !== null ? `decided by you against ${there.proposed}` : there.proposed === null ? 'decided by you' : 'as proposed',
+    due === 'fresh' || there.fading === null ? '' : `due since ${there.fading.due.slice(0, 10)}, holds with ${chance ?? 0} %`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return {
+    level: there.level,
+    due: due !== 'fresh',
+    atRisk: due === 'at-risk',
+    overruled: there.overruled,
+    says: there.note ? `${says}: ${there.note}` : says,
+  };
+}
+
+/** Several sections as one: the average level, rounded down, with how many are due. Null when none was heard. */
+export function piecesCell(standings: readonly FoldedStanding[], sections: number, now: string): GridCell | null {
+  const heard = standings.flatMap((s) => (s.level === null ? [] : [{ s, level: s.level }]));
+  if (heard.length === 0) return null;
+  const sum = heard.reduce((a, h) => a + h.level, 0);
+  const level = Math.floor(sum / Math.max(sections, heard.length)) as Level;
+  const states = heard.map((h) => dueState(h.s.fading, h.s.at, now));
+  const due = states.filter((x) => x !== 'fresh').length;
+  const last =
+    heard
+      .map((h) => h.s.at)
+      .sort()
+      .pop() ?? '';
+  return {
+    level,
+    due: due > 0,
+    atRisk: states.includes('at-risk'),
+    overruled: false,
+    says: `level ${level} on average of ${Math.max(sections, heard.length)} sections, last heard ${last.slice(0, 10)}${due > 0 ? `, ${due} due` : ''}`,
+  };
+}

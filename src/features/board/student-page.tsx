@@ -1,0 +1,197 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+import { climbOf, currentAssignment, foldLessons, heldEvents, practiceOf, type FoldedStanding } from '@/core/mastery';
+import { practiceWeeks } from '@/core/plan';
+import { piecesInWork, teachingFor, type Student } from '@/core/studio';
+import { rowChange, usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
+import { Button, Panel, RungMark, TimeChart, type ChartLine } from '@/ui';
+import { TeachingChoices } from '@/features/teaching';
+import { useWhere } from '@/features/where';
+import { LogPractice } from './log-practice';
+import { piecesCell } from './standing-cell';
+import { StudentDetails } from './student-details';
+
+const WEEKS = 16;
+
+/** One student through time: who, what is in work, how it climbed, practice against plan, lessons. */
+export function StudentPage({ student }: { readonly student: Student }): ReactNode {
+  const where = useWhere();
+  const studio = useStudio();
+  const pieces = usePieces();
+  const settings = useSettings();
+  const standings = useStandings({ studentId: student.id });
+  const events = useStudentEvents(student.id);
+  const byPiece = useMemo(() => {
+    const map = new Map<string, FoldedStanding[]>();
+    for (const s of standings?.values() ?? []) {
+      const list = map.get(s.pieceId);
+      if (list) list.push(s);
+      else map.set(s.pieceId, [s]);
+    }
+    return map;
+  }, [standings]);
+  const work = useMemo(() => piecesInWork(student, pieces ?? [], new Set(byPiece.keys())), [student, pieces, byPiece]);
+  const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
+  const now = studio.now();
+  const charts = useMemo(() => {
+    const climbs = work.map((p) => ({
+      name: p.title,
+      points: climbOf(byPiece.get(p.id) ?? [], rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0),
+    }));
+    const heard = climbs.filter((c) => c.points.length > 0);
+    const held = heldEvents(events ?? []);
+    const weeks = practiceWeeks(
+      practiceOf(events ?? []),
+      held.flatMap((e) => (e.kind === 'assignment' ? [e] : [])),
+      now,
+      WEEKS,
+    );
+    return {
+      climb: heard.map((c): ChartLine => ({ name: c.name, points: c.points.map((p) => [p.day, p.level] as const) })),
+      tempo: heard
+        .map((c): ChartLine => ({ name: c.name, points: c.points.flatMap((p) => (p.tempo === null ? [] : [[p.day, p.tempo] as const])) }))
+        .filter((l) => l.points.length > 0),
+      practice: [
+        { name: 'practised', points: weeks.map((w) => [w.monday, w.practised] as const) },
+        { name: 'planned', points: weeks.map((w) => [w.monday, w.planned] as const) },
+      ] satisfies readonly ChartLine[],
+      hasPractice: weeks.some((w) => w.practised > 0 || w.planned > 0),
+    };
+  }, [work, byPiece, rows, events, now]);
+  const lessons = useMemo(() => foldLessons(events ?? []), [events]);
+  const assignment = useMemo(() => currentAssignment(events ?? []), [events]);
+  const save = (label: string, change: Partial<Student>): void =>
+    void studio.commit(label, [rowChange('students', student, { ...student, ...change, updatedAt: studio.now() })]);
+  const setWork = (ids: readonly string[], label: string): void => save(label, { pieceIds: [...ids] });
+  const others = (pieces ?? []).filter((p) => !work.some((w) => w.id === p.id));
+  return (
+    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <div className="flex flex-col gap-3">
+        <Panel
+          title={`${student.name}’s climb`}
+          aside={
+            <Button look="quiet" onClick={() => where.change({ studentId: null })}>
+              All students
+            </Button>
+          }
+        >
+          {charts.climb.length > 0 ? (
+            <TimeChart label="Average level of each piece" kind="steps" lines={charts.climb} most={5} />
+          ) : (
+            <p className="text-lg text-ink-2">Nothing heard yet. The first level recorded in Lesson begins the climb.</p>
+          )}
+        </Panel>
+        <div className="grid gap-3 xl:grid-cols-2">
+          <Panel title="Tempo reached">
+            {charts.tempo.length > 0 ? (
+              <TimeChart label="Fastest tempo of each piece" kind="line" lines={charts.tempo} height={200} />
+            ) : (
+              <p className="text-ink-2">No tempo taken yet. In Lesson, type it or tap the beat.</p>
+            )}
+          </Panel>
+          <Panel title="Minutes a week">
+            {charts.hasPractice ? (
+              <TimeChart label="Minutes practised and planned, by week" kind="bars" lines={charts.practice} height={200} />
+            ) : (
+              <p className="text-ink-2">No practice logged yet.</p>
+            )}
+            <LogPractice student={student} pieces={work} sections={rows?.sections ?? []} />
+          </Panel>
+        </div>
+        <Panel
+          title="Lessons"
+          aside={
+            <Button look="primary" onClick={() => where.go('lesson', { studentId: student.id })}>
+              Go to the lesson
+            </Button>
+          }
+        >
+          {lessons.length === 0 ? <p className="text-ink-2">No lesson yet.</p> : null}
+          <ul>
+            {lessons.slice(0, 8).map((l) => (
+              <li key={l.id} className="flex gap-4 border-t border-rule py-1 first:border-0">
+                <span className="figure min-w-28">{l.at.slice(0, 10)}</span>
+                <span className="min-w-24 text-ink-2">{l.heard.length} heard</span>
+                <span className="flex-1">{l.said}</span>
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      </div>
+      <div className="flex flex-col gap-3">
+        <Panel title="In work">
+          <ul>
+            {work.map((p, i) => {
+              const cell = piecesCell(byPiece.get(p.id) ?? [], rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0, now);
+              return (
+                <li key={p.id} className="flex items-center gap-2 border-t border-rule first:border-0">
+                  <button type="button" className="min-h-11 flex-1 text-left font-semibold" onClick={() => where.go('lesson', { pieceId: p.id })}>
+                    {p.title}
+                  </button>
+                  <RungMark level={cell?.level ?? 0} due={cell?.due ?? false} />
+                  <Button
+                    look="quiet"
+                    disabled={i === 0}
+                    aria-label={`${p.title} earlier`}
+                    onClick={() =>
+                      setWork(
+                        work.flatMap((w, k) => (k === i - 1 ? [p.id] : k === i ? [work[i - 1]?.id ?? p.id] : [w.id])),
+                        'order of pieces',
+                      )
+                    }
+                  >
+                    ▴
+                  </Button>
+                  <Button
+                    look="quiet"
+                    aria-label={`${p.title}: no longer in work`}
+                    onClick={() =>
+                      setWork(
+                        work.filter((w) => w.id !== p.id).map((w) => w.id),
+                        `${p.title} out of work`,
+                      )
+                    }
+                  >
+                    ×
+                  </Button>
+                </li>
+              );
+            })}
+          </ul>
+          {others.length > 0 ? (
+            <label className="mt-2 block">
+              <span className="text-ink-2">Take up a piece</span>
+              <select
+                className="field w-full"
+                value=""
+                onChange={(e) => e.target.value !== '' && setWork([...work.map((w) => w.id), e.target.value], 'piece taken up')}
+              >
+                <option value="">choose one</option>
+                {others.map((p) => (
+                  <option key={p.id} value={p.id}>
+                    {p.title} ({p.instrument})
+                  </option>
+                ))}
+              </select>
+            </label>
+          ) : null}
+          {assignment ? (
+            <p className="mt-2 text-ink-2">
+              Given on {assignment.at.slice(0, 10)}: {assignment.items.length} {assignment.items.length === 1 ? 'task' : 'tasks'}
+            </p>
+          ) : null}
+        </Panel>
+        <StudentDetails student={student} onSave={save} />
+        <Panel title={`How ${student.name} is taught`}>
+          <TeachingChoices
+            own={student.teaching ?? {}}
+            under={teachingFor(settings?.teaching)}
+            underName="as the studio"
+            onChange={(teaching) => save(`how ${student.name} is taught`, { teaching })}
+          />
+        </Panel>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+import { Check } from 'lucide-react';
+import type { ReactNode, RefObject } from 'react';
+import { facets, type Facet } from '@/core/studio';
+import type { Draft } from './draft';
+
+export const FACET_KEYS: Readonly<Record<Facet, string>> = {
+  notes: 'n',
+  rhythm: 'r',
+  fingering: 'f',
+  joined: 'j',
+  articulation: 'a',
+  dynamics: 'd',
+  memory: 'm',
+};
+
+interface Props {
+  readonly draft: Draft;
+  readonly asked: ReadonlySet<Facet>;
+  readonly tempoText: string;
+  readonly target: number;
+  readonly tempoInput: RefObject<HTMLInputElement | null>;
+  readonly onFacet: (facet: Facet) => void;
+  readonly onTempo: (text: string) => void;
+  readonly onTap: () => void;
+  readonly onMistake: () => void;
+  readonly onRepetition: () => void;
+}
+
+const CHIP = 'flex min-h-12 items-center gap-2 rounded border px-3 text-lg';
+
+/** What is heard, each with one key; the tempo by tapping or typing; mistakes of each repetition. */
+export function FacetRow({ draft, asked, tempoText, target, tempoInput, onFacet, onTempo, onTap, onMistake, onRepetition }: Props): ReactNode {
+  return (
+    <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="What is heard">
+      {facets
+        .filter((f) => asked.has(f))
+        .map((facet) => {
+          const there = draft.facets[facet] === true;
+          return (
+            <button
+              key={facet}
+              type="button"
+              aria-pressed={there}
+              className={`${CHIP} ${there ? 'border-leaf-deep bg-leaf-wash font-semibold' : 'border-rule-strong bg-sheet'}`}
+              onClick={() => onFacet(facet)}
+            >
+              {there ? <Check size={18} aria-hidden="true" /> : null}
+              {facet}
+              <kbd aria-hidden="true">{FACET_KEYS[facet]}</kbd>
+            </button>
+          );
+        })}
+      <span className={`${CHIP} border-rule-strong bg-sheet`}>
+        <label className="flex items-center gap-2">
+          tempo
+          <input
+            ref={tempoInput}
+            className="figure w-14 border-b border-rule-strong bg-transparent text-center font-semibold"
+            inputMode="numeric"
+            value={tempoText}
+            placeholder={String(target)}
+            onChange={(e) => onTempo(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') {
+                e.preventDefault();
+                e.currentTarget.blur();
+              }
+            }}
+          />
+        </label>
+        <kbd aria-hidden="true">t</kbd>
+      </span>
+      <button type="button" className={`${CHIP} border-rule-strong bg-sheet`} onClick={onTap}>
+        tap the beat <kbd aria-hidden="true">b</kbd>
+      </button>
+      <button type="button" className={`${CHIP} border-rule-strong bg-sheet`} onClick={onMistake}>
+        mistake <kbd aria-hidden="true">e</kbd>
+      </button>
+      {draft.errors.length > 0 ? (
+        <button type="button" className={`${CHIP} border-rule-strong bg-sheet`} onClick={onRepetition}>
+          <span className="figure">{draft.errors.join(' · ')}</span> next time <kbd aria-hidden="true">p</kbd>
+        </button>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import type { ReactNode } from 'react';
+import { LEVEL_HEARD, LEVEL_NAMES } from '@/core/mastery';
+import type { Level } from '@/core/studio';
+import { Button, RungMark } from '@/ui';
+
+const LEVELS: readonly Level[] = [0, 1, 2, 3, 4, 5];
+
+interface Props {
+  readonly level: Level | null;
+  readonly now: Level | null;
+  readonly proposed: Level | null;
+  readonly last: boolean;
+  readonly onPick: (level: Level) => void;
+  readonly onRecord: () => void;
+}
+
+/** The six levels to choose from, the proposed one dashed, and the one thing to do next. */
+export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props): ReactNode {
+  return (
+    <div
+      className="no-print sticky bottom-0 z-10 grid grid-cols-2 gap-2 bg-ground pb-3 pt-2 sm:grid-cols-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
+      role="group"
+      aria-label="Level heard"
+    >
+      {LEVELS.map((n) => {
+        const look =
+          level === n
+            ? 'border-leaf-deep bg-leaf-wash'
+            : level === null && proposed === n
+              ? 'border-dashed border-leaf-deep bg-sheet'
+              : 'border-rule-strong bg-sheet';
+        return (
+          <button
+            key={n}
+            type="button"
+            aria-pressed={level === n}
+            title={LEVEL_HEARD[n]}
+            className={`flex min-h-16 items-center gap-2 rounded border-2 px-2 text-left ${look}`}
+            onClick={() => onPick(n)}
+          >
+            <RungMark level={n} bare />
+            <span className="font-semibold">
+              <span className="figure">{n}</span> {LEVEL_NAMES[n]}
+              {proposed === n ? (
+                <span className="block font-normal text-ink-2">proposed</span>
+              ) : now === n ? (
+                <span className="block font-normal text-ink-2">now</span>
+              ) : null}
+            </span>
+          </button>
+        );
+      })}
+      <Button look="primary" big className="col-span-2 min-h-16 sm:col-span-3 lg:col-span-1" shortcut="enter" onClick={onRecord}>
+        {last ? 'Record' : 'Record, next section'}
+      </Button>
+    </div>
+  );
+}

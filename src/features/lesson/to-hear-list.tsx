@@ -1,0 +1,58 @@
+import type { ReactNode } from 'react';
+import { standingKey } from '@/core/mastery';
+import type { ToHear } from '@/core/plan';
+import { Panel, RungMark } from '@/ui';
+import type { LessonModel } from './use-lesson';
+
+export function agoText(at: string, now: string): string {
+  const days = Math.max(0, Math.floor((Date.parse(now) - Date.parse(at)) / 86_400_000));
+  return days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
+}
+
+const WHY: Readonly<Record<ToHear['state'], string>> = { assigned: 'for this week', 'at-risk': 'at risk', due: 'due', new: 'new', fresh: '' };
+
+interface Props {
+  readonly model: LessonModel;
+  readonly sectionId: string | null;
+  readonly recorded: ReadonlySet<string>;
+  readonly now: string;
+  readonly onChoose: (item: ToHear) => void;
+}
+
+/** What to hear in this lesson, across the pieces, in the order to hear it. */
+export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props): ReactNode {
+  return (
+    <Panel title="To hear">
+      <ul>
+        {model.toHear.map((item) => {
+          const section = model.sections.find((s) => s.id === item.sectionId);
+          const piece = model.pieces.find((p) => p.id === item.pieceId);
+          const there = model.standings.get(standingKey(model.student.id, item.sectionId));
+          const isCurrent = item.sectionId === sectionId;
+          const heard = recorded.has(item.sectionId);
+          const when = there && there.level !== null ? agoText(there.at, now) : '';
+          return (
+            <li key={item.sectionId} className="border-t border-rule">
+              <button
+                type="button"
+                aria-pressed={isCurrent}
+                className={`flex min-h-14 w-full items-center gap-2 border-l-4 px-2 py-1 text-left ${isCurrent ? 'border-l-acorn bg-acorn-wash' : 'border-l-transparent'}`}
+                onClick={() => onChoose(item)}
+              >
+                <span className="min-w-8 text-xl font-semibold">{section?.letter}</span>
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate font-semibold">{section?.name || piece?.title}</span>
+                  <span className="block truncate text-ink-2">
+                    {heard ? 'heard today' : [WHY[item.state], when].filter(Boolean).join(', ')}
+                    {section?.name ? ` · ${piece?.title ?? ''}` : ''}
+                  </span>
+                </span>
+                <RungMark level={there?.level ?? 0} due={!heard && (item.state === 'due' || item.state === 'at-risk')} overruled={there?.overruled ?? false} />
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </Panel>
+  );
+}

@@ -1,0 +1,78 @@
+import { useMemo } from 'react';
+import { currentAssignment, foldLessons, type FoldedStanding, type Lesson } from '@/core/mastery';
+import { sectionsToHear, type ToHear } from '@/core/plan';
+import { piecesInWork, teachingFor, type Ladder, type Piece, type Section, type Student, type StudioEvent, type Teaching } from '@/core/studio';
+import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
+
+/** Minutes of a lesson when nothing else is said. */
+export const USUAL_LESSON_MINUTES = 30;
+const DAY = 86_400_000;
+
+export interface LessonModel {
+  readonly student: Student;
+  readonly pieces: readonly Piece[];
+  readonly sections: readonly Section[];
+  readonly ladders: readonly Ladder[];
+  readonly standings: ReadonlyMap<string, FoldedStanding>;
+  readonly events: readonly StudioEvent[];
+  readonly lessons: readonly Lesson[];
+  /** The lesson going on: begun today and not long ago; null before anything was recorded. */
+  readonly current: Lesson | null;
+  /** Last week's, or the one just given. */
+  readonly assignment: ReturnType<typeof currentAssignment>;
+  readonly toHear: readonly ToHear[];
+  readonly teachingOf: (piece: Piece) => Teaching;
+}
+
+/** Hours after its beginning in which a lesson is still the same lesson. */
+const LESSON_HOURS = 3;
+
+/** Everything a lesson with one student is about; `undefined` while loading, `null` when there is no such student. */
+export function useLesson(studentId: string | null): LessonModel | null | undefined {
+  const studio = useStudio();
+  const students = useStudents();
+  const allPieces = usePieces();
+  const settings = useSettings();
+  const standings = useStandings({ studentId });
+  const events = useStudentEvents(studentId);
+  const student = students?.find((s) => s.id === studentId) ?? null;
+  const pieces = useMemo(() => {
+    if (!student || !allPieces || !standings) return [];
+    return piecesInWork(student, allPieces, new Set([...standings.values()].map((s) => s.pieceId)));
+  }, [student, allPieces, standings]);
+  const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
+  const rows = useSectionsOf(ids);
+  const now = studio.now();
+  const today = now.slice(0, 10);
+  return useMemo(() => {
+    if (!students || !allPieces || !standings || !events || settings === undefined || !rows) return undefined;
+    if (!student) return null;
+    const lessons = foldLessons(events);
+    const [last] = lessons;
+    const current = last && last.at.slice(0, 10) === today && Date.parse(now) - Date.parse(last.at) < (LESSON_HOURS / 24) * DAY ? last : null;
+    const assignment = currentAssignment(events);
+    const assigned = new Set(assignment && assignment.lessonId !== current?.id ? assignment.items.flatMap((i) => i.sectionId ?? []) : []);
+    const toHear = sectionsToHear(
+      pieces.map((p) => ({ pieceId: p.id, sections: rows.sections.filter((s) => s.pieceId === p.id) })),
+      standings,
+      student.id,
+      assigned,
+      now,
+    );
+    return {
+      student,
+      pieces,
+      sections: rows.sections,
+      ladders: rows.ladders,
+      standings,
+      events,
+      lessons,
+      current,
+      assignment,
+      toHear,
+      teachingOf: (piece: Piece) => teachingFor(piece.teaching, student.teaching, settings?.teaching),
+    };
+    // `now` moves on every render; a lesson is told by its day.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [students, allPieces, standings, events, settings, rows, student, pieces, today]);
+}
