@@ -12,7 +12,7 @@ const VIEWS: readonly {
   readonly name: string;
   readonly path: string;
   readonly tablet?: boolean;
-  readonly before?: 'note' | 'level' | 'grid' | 'later-note';
+  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'tempo-rung';
 }[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
@@ -20,10 +20,13 @@ const VIEWS: readonly {
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
   { name: 'marks-flute', path: '/marks?piece=demo-gull&section=demo-gull-s1&bars=1-8&student=demo-oskar', before: 'note' },
   { name: 'grid', path: '/shelf', before: 'grid' },
-  { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke' },
-  { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'level' },
-  { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', tablet: true },
+  { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'tempo-rung' },
+  { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'hear' },
+  { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', tablet: true },
+  { name: 'lesson-week', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'week' },
   { name: 'board', path: '/board?piece=demo-quay' },
+  { name: 'board-pieces', path: '/board' },
+  { name: 'student', path: '/board?student=demo-imke' },
   { name: 'files', path: '/files' },
   { name: 'about', path: '/about' },
 ];
@@ -54,7 +57,7 @@ async function main(): Promise<void> {
       await page.setViewportSize(view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 });
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
-      if (/read|sections|marks|lesson/.test(view.name)) await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
+      if (/read|sections|marks|lesson/.test(view.name) && view.before !== 'grid') await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
       if (view.before === 'note') await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');
       if (view.before === 'later-note') await page.locator('[id="p1-b3-n1"] .notehead').dispatchEvent('click');
       if (view.before === 'grid') {
@@ -65,7 +68,14 @@ async function main(): Promise<void> {
         await page.getByLabel(/^Right hand of bar 1/).fill('E2 G2 c4');
         await page.locator('[id="g1-p1-n3"]').waitFor();
       }
-      if (view.before === 'level') await page.keyboard.press('3');
+      if (view.before === 'hear') for (const key of ['d', 'e']) await page.keyboard.press(key);
+      if (view.before === 'week') {
+        await page.keyboard.press('g');
+        await page.getByRole('button', { name: 'Give this week' }).waitFor();
+        await page.getByRole('button', { name: 'Monday' }).first().waitFor();
+      }
+      if (view.before === 'tempo-rung') await page.getByRole('button', { name: /^Rung .*Tempo steps/ }).click();
+      if (view.name === 'student') await page.locator('.apexcharts-svg').nth(2).waitFor();
       if (view.name === 'sections') await page.getByRole('heading', { name: 'Learn first' }).waitFor();
       if (view.name.startsWith('marks')) await page.getByRole('group', { name: 'Chords' }).first().waitFor();
       await page.waitForLoadState('networkidle');

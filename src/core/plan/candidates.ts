@@ -50,6 +50,8 @@ export function sectionsToHear(
     .sort((a, b) => rank.indexOf(a.state) - rank.indexOf(b.state));
 }
 
+/** The next rung of a section and the one after it. */
+const RUNGS_A_WEEK = 2;
 const LONGEST_ITEM = 12;
 const shortened = (minutes: number): number => Math.max(1, Math.min(LONGEST_ITEM, Math.round(minutes)));
 
@@ -94,25 +96,26 @@ export function weekCandidates(
       }
       if (there?.level === 5) continue;
       const done = there?.rungsDone ?? [];
-      const rung = nextRung(ladder, done);
       const isNew = !there || there.level === null || there.level === 0;
       if (isNew) fresh += 1;
-      if (!rung) continue;
       // One new section of a piece a week is enough; further ones wait and are named.
       const late = isNew ? fresh * 12 : 0;
-      if (rung.kind === 'warm-up') techniques += 1;
-      out.push({
-        ...base,
-        key: `rung ${rung.id}`,
-        kind: rung.kind === 'warm-up' ? 'technique' : rung.kind === 'corner' ? 'corner' : 'rung',
-        what: `${name}: ${rung.what}`,
-        tempo: rung.tempo,
-        minutes: shortened(rung.minutes ?? 4),
-        days: rung.kind === 'corner' ? 5 : 4,
-        timesADay: Math.max(1, Math.min(10, rung.times)),
-        by: rung.kind === 'corner' || isNew ? 'midweek' : 'lesson',
-        why: isNew ? 'new' : rung.why,
-        weight: (rung.kind === 'warm-up' ? 70 - techniques : rung.kind === 'corner' ? 65 : 60) - order - late,
+      const open = ladder?.rungs.filter((r) => !done.includes(r.id)).slice(0, RUNGS_A_WEEK) ?? [];
+      open.forEach((rung, place) => {
+        if (rung.kind === 'warm-up') techniques += 1;
+        out.push({
+          ...base,
+          key: `rung ${rung.id}`,
+          kind: rung.kind === 'warm-up' ? 'technique' : rung.kind === 'corner' ? 'corner' : 'rung',
+          what: `${name}: ${rung.what}`,
+          tempo: rung.tempo,
+          minutes: shortened(rung.minutes ?? 4),
+          days: rung.kind === 'corner' ? 5 : 4 - place,
+          timesADay: rung.kind === 'tempo' ? 1 : Math.max(1, Math.min(10, rung.times)),
+          by: rung.kind === 'corner' || (isNew && place === 0) ? 'midweek' : 'lesson',
+          why: isNew && place === 0 ? 'new' : rung.why,
+          weight: (rung.kind === 'warm-up' ? 70 - techniques : rung.kind === 'corner' ? 65 : 60) - order - late - place * 20,
+        });
       });
     }
   });

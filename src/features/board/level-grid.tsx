@@ -89,8 +89,8 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
             <span className="sr-only">Student</span>
           </span>
           {columns.map((c) => (
-            <span key={c.id} role="columnheader" className="min-w-0 px-3 py-2 font-semibold" title={`${c.head} ${c.under}`}>
-              <span className="block truncate text-lg">{c.head}</span>
+            <span key={c.id} role="columnheader" className="flex min-w-0 flex-col justify-end px-3 py-2 font-semibold" title={`${c.head} ${c.under}`}>
+              <span className={`block break-words leading-tight ${c.head.length > 4 ? 'text-base' : 'text-lg'}`}>{c.head}</span>
               <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
             </span>
           ))}
@@ -131,7 +131,7 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
                         {there ? (
                           <>
                             <RungMark level={there.level} due={there.due} overruled={there.overruled} />
-                            {there.atRisk ? <span className="ml-1 text-sm font-semibold text-warn">at risk</span> : null}
+                            {there.atRisk ? <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span> : null}
                           </>
                         ) : (
                           <span className="text-ink-3">–</span>

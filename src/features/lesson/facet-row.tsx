@@ -26,12 +26,12 @@ interface Props {
   readonly onRepetition: () => void;
 }
 
-const CHIP = 'flex min-h-12 items-center gap-2 rounded border px-3 text-lg';
+const CHIP = 'flex min-h-11 items-center gap-1.5 rounded border px-2.5 text-lg';
 
 /** What is heard, each with one key; the tempo by tapping or typing; mistakes of each repetition. */
 export function FacetRow({ draft, asked, tempoText, target, tempoInput, onFacet, onTempo, onTap, onMistake, onRepetition }: Props): ReactNode {
   return (
-    <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="What is heard">
+    <div className="flex flex-wrap gap-2 border-t border-rule-strong pt-2" role="group" aria-label="What is heard">
       {facets
         .filter((f) => asked.has(f))
         .map((facet) => {

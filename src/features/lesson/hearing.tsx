@@ -174,21 +174,6 @@ export function Hearing({ piece, score, sections, section: fromAddress, model, a
           }
         >
           <ScoreLines piece={piece} score={score} from={placed.from} to={placed.to} label={`Section ${section.letter}`} scale={56} />
-          <FacetRow
-            draft={draft}
-            asked={asked}
-            tempoText={tempoText}
-            target={target}
-            tempoInput={tempoInput}
-            onFacet={(f) => edit((d) => toggleFacet(d, f))}
-            onTempo={setTempoText}
-            onTap={tap}
-            onMistake={() => edit(addMistake)}
-            onRepetition={() => edit(nextRepetition)}
-          />
-          <p className="mt-2 min-h-7 text-ink-2" aria-live="polite">
-            {proposal ? `${proposal.level} by what is heard; ${proposal.because}` : start ? `May start at ${start.level}: ${start.why}` : ''}
-          </p>
           {cues.map((cue, i) => (
             <p key={i} className="mt-2 rounded bg-plum-wash px-4 py-2 font-semibold text-plum">
               “{cue}”
@@ -284,7 +269,31 @@ export function Hearing({ piece, score, sections, section: fromAddress, model, a
           )}
         </Panel>
       </div>
-      <LevelBar level={draft.level} now={standing?.level ?? null} proposed={proposed} last={next === undefined} onPick={pick} onRecord={() => void record()} />
+      <div className="no-print sticky bottom-0 z-10 bg-ground">
+        <FacetRow
+          draft={draft}
+          asked={asked}
+          tempoText={tempoText}
+          target={target}
+          tempoInput={tempoInput}
+          onFacet={(f) => edit((d) => toggleFacet(d, f))}
+          onTempo={setTempoText}
+          onTap={tap}
+          onMistake={() => edit(addMistake)}
+          onRepetition={() => edit(nextRepetition)}
+        />
+        <p className="min-h-7 text-ink-2" aria-live="polite">
+          {proposal ? `${proposal.level} by what is heard; ${proposal.because}` : start ? `May start at ${start.level}: ${start.why}` : ''}
+        </p>
+        <LevelBar
+          level={draft.level}
+          now={standing?.level ?? null}
+          proposed={proposed}
+          last={next === undefined}
+          onPick={pick}
+          onRecord={() => void record()}
+        />
+      </div>
     </div>
   );
 }

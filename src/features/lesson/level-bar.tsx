@@ -17,11 +17,7 @@ interface Props {
 /** The six levels to choose from, the proposed one dashed, and the one thing to do next. */
 export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props): ReactNode {
   return (
-    <div
-      className="no-print sticky bottom-0 z-10 grid grid-cols-2 gap-2 bg-ground pb-3 pt-2 sm:grid-cols-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
-      role="group"
-      aria-label="Level heard"
-    >
+    <div className="grid grid-cols-2 gap-2 pb-3 pt-1 sm:grid-cols-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]" role="group" aria-label="Level heard">
       {LEVELS.map((n) => {
         const look =
           level === n

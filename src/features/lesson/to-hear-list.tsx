@@ -5,11 +5,12 @@ import { Panel, RungMark } from '@/ui';
 import type { LessonModel } from './use-lesson';
 
 export function agoText(at: string, now: string): string {
-  const days = Math.max(0, Math.floor((Date.parse(now) - Date.parse(at)) / 86_400_000));
+  const dayOf = (time: string): number => Math.floor(Date.parse(time) / 86_400_000);
+  const days = Math.max(0, dayOf(now) - dayOf(at));
   return days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
 }
 
-const WHY: Readonly<Record<ToHear['state'], string>> = { assigned: 'for this week', 'at-risk': 'at risk', due: 'due', new: 'new', fresh: '' };
+const WHY: Readonly<Record<ToHear['state'], string>> = { assigned: 'given', 'at-risk': 'at risk', due: 'due', new: 'new', fresh: '' };
 
 interface Props {
   readonly model: LessonModel;
@@ -41,11 +42,9 @@ export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props)
               >
                 <span className="min-w-8 text-xl font-semibold">{section?.letter}</span>
                 <span className="min-w-0 flex-1">
-                  <span className="block truncate font-semibold">{section?.name || piece?.title}</span>
-                  <span className="block truncate text-ink-2">
-                    {heard ? 'heard today' : [WHY[item.state], when].filter(Boolean).join(', ')}
-                    {section?.name ? ` · ${piece?.title ?? ''}` : ''}
-                  </span>
+                  <span className="block font-semibold leading-snug">{section?.name || piece?.title}</span>
+                  <span className="block leading-snug text-ink-2">{heard ? 'heard today' : [WHY[item.state], when].filter(Boolean).join(', ')}</span>
+                  {section?.name && model.pieces.length > 1 ? <span className="block truncate text-base leading-snug text-ink-2">{piece?.title}</span> : null}
                 </span>
                 <RungMark level={there?.level ?? 0} due={!heard && (item.state === 'due' || item.state === 'at-risk')} overruled={there?.overruled ?? false} />
               </button>

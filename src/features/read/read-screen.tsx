@@ -13,6 +13,7 @@ import { EditionPanel } from './edition-panel';
 import { FactsPanel } from './facts-panel';
 import { GridEditor } from './grid-editor';
 import { PagePicture, PagesPanel } from './pages-panel';
+import { PieceTeaching } from './piece-teaching';
 import { TakeAwayPanel } from './take-away-panel';
 
 /** Bars shown at a time: enough for a page, few enough to draw at once. */
@@ -99,6 +100,7 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           )}
         </Panel>
         <FactsPanel facts={facts} onShow={(bar) => choose(bar)} />
+        <PieceTeaching piece={piece} />
         <PagesPanel piece={piece} shown={page} onShow={setPage} />
         <TakeAwayPanel piece={piece} score={score} selection={selection} />
         <EditionPanel piece={piece} score={score} chosenNote={chosenNote} />

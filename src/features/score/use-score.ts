@@ -10,7 +10,8 @@ import { engrave, loadScore, pieceWorker } from '@/workers';
 
 export type ScoreState = { readonly kind: 'loading' } | { readonly kind: 'ready'; readonly score: Score } | { readonly kind: 'failed'; readonly issue: Issue };
 
-export const versionOf = (piece: Piece): string => `${piece.id} ${piece.updatedAt} ${piece.source.length}`;
+/** Changes when the music does, not when something else of the piece is set. */
+export const versionOf = (piece: Piece): string => `${piece.id} ${piece.touched?.['source'] ?? piece.updatedAt} ${piece.source.length} ${piece.instrument}`;
 const scores = new Map<string, Score>();
 
 /** The score of a piece, read in a worker and kept in memory; an earlier version is shown until the new one is there. */
