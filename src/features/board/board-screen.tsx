@@ -19,7 +19,14 @@ const inOrder = (sections: readonly Section[]): Section[] => [...sections].sort(
 const aboutOf = (s: Student): string => [s.instrument, s.age].filter(Boolean).join(', ');
 
 /** Students as they are asked for: filtered by what is due, sorted. */
-function arrange(students: readonly Student[], standings: readonly FoldedStanding[], sort: Sort, filter: Filter, now: string): Student[] {
+function arrange(
+  students: readonly Student[],
+  standings: readonly FoldedStanding[],
+  pieceId: string | null,
+  sort: Sort,
+  filter: Filter,
+  now: string,
+): Student[] {
   const byStudent = new Map<string, FoldedStanding[]>();
   for (const s of standings) {
     const list = byStudent.get(s.studentId);
@@ -33,7 +40,7 @@ function arrange(students: readonly Student[], standings: readonly FoldedStandin
     filter === 'all'
       ? true
       : filter === 'in-work'
-        ? of(s).length > 0
+        ? of(s).length > 0 || s.pieceIds === undefined || (pieceId !== null && s.pieceIds.includes(pieceId))
         : filter === 'due'
           ? due(s) > 0
           : of(s).some((x) => dueState(x.fading, x.at, now) === 'at-risk'),
@@ -48,7 +55,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   const studio = useStudio();
   const pieces = usePieces();
   const [sort, setSort] = useState<Sort>('order');
-  const [filter, setFilter] = useState<Filter>('all');
+  const [filter, setFilter] = useState<Filter>(where.pieceId === null ? 'all' : 'in-work');
   const ofPiece = useStandings({ pieceId: where.pieceId });
   const all = useAllStandings(where.pieceId === null);
   const ids = useMemo(() => (where.pieceId === null ? (pieces ?? []).map((p) => p.id) : [where.pieceId]), [where.pieceId, pieces]);
@@ -66,7 +73,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
     }
     return map;
   }, [standings]);
-  const shown = useMemo(() => arrange(students, standings, sort, filter, now), [students, standings, sort, filter, now]);
+  const shown = useMemo(() => arrange(students, standings, where.pieceId, sort, filter, now), [students, standings, where.pieceId, sort, filter, now]);
   if (!rows || !pieces) return null;
   const gridRows: readonly GridRow[] = shown.map((s) => ({ id: s.id, name: s.name, about: aboutOf(s) }));
   const sections = inOrder(rows.sections.filter((s) => s.pieceId === where.pieceId));
@@ -115,7 +122,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
             value={filter}
             choices={[
               ['all', 'everyone'],
-              ['in-work', 'who has begun'],
+              ['in-work', where.pieceId === null ? 'who has begun' : 'who works on it'],
               ['due', 'who has something due'],
               ['at-risk', 'who has something at risk'],
             ]}
@@ -207,7 +214,7 @@ export function BoardScreen(): ReactNode {
           <p>Add the first one; then set levels here or in Lesson. A first name or initials are enough.</p>
         </EmptyState>
       ) : (
-        <Grid students={students} />
+        <Grid key={where.pieceId ?? 'all'} students={students} />
       )}
       <Panel label="Students">
         <AddStudent students={students} />

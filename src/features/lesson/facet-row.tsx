@@ -19,6 +19,8 @@ interface Props {
   readonly tempoText: string;
   readonly target: number;
   readonly tempoInput: RefObject<HTMLInputElement | null>;
+  /** What the level comes from, or what it may start at. */
+  readonly why: string;
   readonly onFacet: (facet: Facet) => void;
   readonly onTempo: (text: string) => void;
   readonly onTap: () => void;
@@ -29,7 +31,7 @@ interface Props {
 const CHIP = 'flex min-h-11 items-center gap-1.5 rounded border px-2.5 text-lg';
 
 /** What is heard, each with one key; the tempo by tapping or typing; mistakes of each repetition. */
-export function FacetRow({ draft, asked, tempoText, target, tempoInput, onFacet, onTempo, onTap, onMistake, onRepetition }: Props): ReactNode {
+export function FacetRow({ draft, asked, tempoText, target, tempoInput, why, onFacet, onTempo, onTap, onMistake, onRepetition }: Props): ReactNode {
   return (
     <div className="flex flex-wrap gap-2 border-t border-rule-strong pt-2" role="group" aria-label="What is heard">
       {facets
@@ -55,7 +57,7 @@ export function FacetRow({ draft, asked, tempoText, target, tempoInput, onFacet,
           tempo
           <input
             ref={tempoInput}
-            className="figure w-14 border-b border-rule-strong bg-transparent text-center font-semibold"
+            className="figure w-12 border-b border-rule-strong bg-transparent text-center font-semibold"
             inputMode="numeric"
             value={tempoText}
             placeholder={String(target)}
@@ -71,16 +73,24 @@ export function FacetRow({ draft, asked, tempoText, target, tempoInput, onFacet,
         <kbd aria-hidden="true">t</kbd>
       </span>
       <button type="button" className={`${CHIP} border-rule-strong bg-sheet`} onClick={onTap}>
-        tap the beat <kbd aria-hidden="true">b</kbd>
+        tap <kbd aria-hidden="true">b</kbd>
       </button>
       <button type="button" className={`${CHIP} border-rule-strong bg-sheet`} onClick={onMistake}>
         mistake <kbd aria-hidden="true">e</kbd>
       </button>
       {draft.errors.length > 0 ? (
-        <button type="button" className={`${CHIP} border-rule-strong bg-sheet`} onClick={onRepetition}>
-          <span className="figure">{draft.errors.join(' · ')}</span> next time <kbd aria-hidden="true">p</kbd>
+        <button
+          type="button"
+          aria-label={`Mistakes ${draft.errors.join(', ')}; next repetition`}
+          className={`${CHIP} border-rule-strong bg-sheet`}
+          onClick={onRepetition}
+        >
+          <span className="figure">{draft.errors.join('·')}</span> again <kbd aria-hidden="true">p</kbd>
         </button>
       ) : null}
+      <span className="min-w-32 flex-1 self-center leading-tight text-ink-2" aria-live="polite">
+        {why}
+      </span>
     </div>
   );
 }

@@ -160,7 +160,7 @@ export function Hearing({ piece, score, sections, section: fromAddress, model, a
   const best = Math.max(0, ...logs.map((e) => e.tempo ?? 0));
   return (
     <div className="flex flex-col gap-3 text-lg">
-      <div className="grid items-start gap-3 lg:grid-cols-[18rem_minmax(0,1fr)_17rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[18rem_minmax(0,1fr)_17rem]">
         <ToHearList model={model} sectionId={section.id} recorded={recorded} now={now} onChoose={(t) => choose(t.sectionId, t.pieceId)} />
         <Panel
           title={`${section.letter} ${section.name}`}
@@ -276,15 +276,13 @@ export function Hearing({ piece, score, sections, section: fromAddress, model, a
           tempoText={tempoText}
           target={target}
           tempoInput={tempoInput}
+          why={proposal ? proposal.because : start ? `may start at ${start.level}: ${start.why}` : ''}
           onFacet={(f) => edit((d) => toggleFacet(d, f))}
           onTempo={setTempoText}
           onTap={tap}
           onMistake={() => edit(addMistake)}
           onRepetition={() => edit(nextRepetition)}
         />
-        <p className="min-h-7 text-ink-2" aria-live="polite">
-          {proposal ? `${proposal.level} by what is heard; ${proposal.because}` : start ? `May start at ${start.level}: ${start.why}` : ''}
-        </p>
         <LevelBar
           level={draft.level}
           now={standing?.level ?? null}

@@ -17,7 +17,7 @@ interface Props {
 /** The six levels to choose from, the proposed one dashed, and the one thing to do next. */
 export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props): ReactNode {
   return (
-    <div className="grid grid-cols-2 gap-2 pb-3 pt-1 sm:grid-cols-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]" role="group" aria-label="Level heard">
+    <div className="grid grid-cols-3 gap-2 pb-3 pt-2 sm:grid-cols-6 lg:grid-cols-[repeat(6,1fr)_1.5fr]" role="group" aria-label="Level heard">
       {LEVELS.map((n) => {
         const look =
           level === n
@@ -34,7 +34,9 @@ export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props
             className={`flex min-h-16 items-center gap-2 rounded border-2 px-2 text-left ${look}`}
             onClick={() => onPick(n)}
           >
-            <RungMark level={n} bare />
+            <span className="hidden lg:inline">
+              <RungMark level={n} bare />
+            </span>
             <span className="font-semibold">
               <span className="figure">{n}</span> {LEVEL_NAMES[n]}
               {proposed === n ? (
@@ -46,7 +48,7 @@ export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props
           </button>
         );
       })}
-      <Button look="primary" big className="col-span-2 min-h-16 sm:col-span-3 lg:col-span-1" shortcut="enter" onClick={onRecord}>
+      <Button look="primary" big className="col-span-3 min-h-16 sm:col-span-6 lg:col-span-1" shortcut="enter" onClick={onRecord}>
         {last ? 'Record' : 'Record, next section'}
       </Button>
     </div>

@@ -24,7 +24,7 @@ interface Props {
 export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props): ReactNode {
   return (
     <Panel title="To hear">
-      <ul>
+      <ul className="flex gap-1 overflow-x-auto lg:block">
         {model.toHear.map((item) => {
           const section = model.sections.find((s) => s.id === item.sectionId);
           const piece = model.pieces.find((p) => p.id === item.pieceId);
@@ -33,7 +33,7 @@ export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props)
           const heard = recorded.has(item.sectionId);
           const when = there && there.level !== null ? agoText(there.at, now) : '';
           return (
-            <li key={item.sectionId} className="border-t border-rule">
+            <li key={item.sectionId} className="shrink-0 border-t border-rule">
               <button
                 type="button"
                 aria-pressed={isCurrent}

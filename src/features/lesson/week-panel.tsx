@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { learnedOverhead, passSeconds, type LoggedWork } from '@/core/ladder';
 import { fillTray, recapText, risesTooFast, weekCandidates, type Candidate } from '@/core/plan';
@@ -131,6 +132,11 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
     await navigator.clipboard.writeText(recap);
     toast('The recap is copied.');
   };
+  useHotkeys('enter', (e) => {
+    if (given || items.length === 0 || ['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'].includes((e.target as Element).tagName)) return;
+    e.preventDefault();
+    give('week given');
+  });
   const over = planned > available;
   return (
     <div className="grid items-start gap-3 text-lg lg:grid-cols-[minmax(0,1fr)_24rem] print:block">
@@ -255,7 +261,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
             Add
           </Button>
           {given ? null : (
-            <Button look="primary" big disabled={items.length === 0} onClick={() => give('week given')}>
+            <Button look="primary" big shortcut="enter" disabled={items.length === 0} onClick={() => give('week given')}>
               Give this week
             </Button>
           )}
