@@ -11,10 +11,20 @@ const SEED = 4620;
 
 /** The demo studio, made relative to `now` with a fixed seed: pieces, sections, ladders, students, months of lessons and practice. */
 export function buildDemoStudio(now: Date): Studio {
+  const steps = demoSteps(now);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same in small steps, so that a page can do something else in between: one a piece, one a student. */
+export function* demoSteps(now: Date): Generator<undefined, Studio> {
   const start = new Date(now.getTime() - 180 * DAY).toISOString();
   const studio: Studio = { pieces: [], sections: [], marks: [], ladders: [], templates: [], students: [], events: [], pages: [], settings: [] };
   const played = new Map<string, PlayedPiece>();
   for (const demo of DEMO_PIECES) {
+    yield;
     const opened = openAbc(demo.abc, `${demo.id}.abc`);
     if (!opened.ok) throw new Error(opened.issue.message);
     const { read, text } = opened.value;
@@ -73,7 +83,8 @@ export function buildDemoStudio(now: Date): Studio {
     demo.fingers.forEach(([noteId, finger]) => studio.marks.push({ ...base, id: `${demo.id}-f-${noteId}`, kind: 'finger', noteId, finger }));
     demo.cues.forEach(([noteId, text]) => studio.marks.push({ ...base, id: `${demo.id}-c-${noteId}`, kind: 'cue', noteId, text }));
   }
-  DEMO_STUDENTS.forEach((s, order) => {
+  for (const [order, s] of DEMO_STUDENTS.entries()) {
+    yield;
     const student: Student = {
       id: s.id,
       name: s.name,
@@ -91,6 +102,6 @@ export function buildDemoStudio(now: Date): Studio {
     };
     studio.students.push(student);
     studio.events.push(...historyOf(s, played, now, seeded(SEED + order)));
-  });
+  }
   return studio;
 }

@@ -1,2 +1,2 @@
 /** The demo studio and its composed pieces. In: a date. Out: a studio. */
-export { buildDemoStudio } from './build-demo';
+export { buildDemoStudio, demoSteps } from './build-demo';

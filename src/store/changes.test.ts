@@ -50,6 +50,16 @@ describe('changes', () => {
     expect(await redoChange(db, AT, newId)).toBeNull();
   });
 
+  it('made from what was on screen a moment ago change only what they are about', async () => {
+    await commitChange(db, 'one', [rowChange('marks', null, finger('1'))], AT);
+    const seen = finger('1');
+    await commitChange(db, 'string', [rowChange('marks', seen, { ...seen, string: 2 } as Mark)], AT);
+    await commitChange(db, 'finger', [rowChange('marks', seen, finger('3'))], AT);
+    expect(await db.marks.get('m')).toMatchObject({ finger: '3', string: 2 });
+    await undoChange(db, AT, newId);
+    expect(await db.marks.get('m')).toMatchObject({ finger: '1', string: 2 });
+  });
+
   it('never remove a record: undo adds an event that takes it back', async () => {
     const event: StudioEvent = {
       id: 'e',

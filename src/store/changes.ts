@@ -1,4 +1,4 @@
-import { withTouched, type StudioEvent } from '@/core/studio';
+import { withTouched, type MergeableRow, type StudioEvent } from '@/core/studio';
 import type { Change, ChangeEntry, EditableTable, RowOf, StudioDatabase } from './database';
 import { refold } from './standings';
 
@@ -20,6 +20,22 @@ export function rowChange<T extends EditableTable>(table: T, before: RowOf[T] | 
 
 export const eventAdded = (event: StudioEvent): ChangeEntry => ({ kind: 'event', event });
 
+/**
+ * A change of a row laid over the row as it is stored now: what is on screen may be a moment behind, so only the fields that this change
+ * is about are changed. Rows that came or went meanwhile are taken as the change has them.
+ */
+async function rebased(db: StudioDatabase, entry: ChangeEntry): Promise<ChangeEntry> {
+  if (entry.kind === 'event' || entry.before === null || entry.after === null) return entry;
+  const stored = (await db.table(entry.table).get(entry.key)) as Readonly<Record<string, unknown>> | undefined;
+  if (!stored || JSON.stringify(stored) === JSON.stringify(entry.before)) return entry;
+  const before = entry.before as unknown as Readonly<Record<string, unknown>>;
+  const after = entry.after as unknown as Readonly<Record<string, unknown>>;
+  const next: Record<string, unknown> = { ...stored };
+  for (const field of new Set([...Object.keys(before), ...Object.keys(after)]))
+    if (field !== 'touched' && JSON.stringify(before[field]) !== JSON.stringify(after[field])) next[field] = after[field];
+  return { ...entry, before: stored, after: withTouched(stored as unknown as MergeableRow, next as unknown as MergeableRow) } as unknown as ChangeEntry;
+}
+
 /** Writes a change and remembers it, all or nothing. Whatever had been taken back before can no longer be brought back. */
 export async function commitChange(db: StudioDatabase, label: string, entries: readonly ChangeEntry[], at: string): Promise<void> {
   if (entries.length === 0) return;
@@ -27,7 +43,10 @@ export async function commitChange(db: StudioDatabase, label: string, entries: r
     'rw',
     ALL.map((t) => db.table(t)),
     async () => {
-      for (const entry of entries) {
+      const written: ChangeEntry[] = [];
+      for (const wanted of entries) {
+        const entry = await rebased(db, wanted);
+        written.push(entry);
         if (entry.kind === 'event') await db.events.put(entry.event);
         else await writeRow(db, entry.table, entry.key, entry.after);
       }
@@ -36,7 +55,7 @@ export async function commitChange(db: StudioDatabase, label: string, entries: r
         entries.flatMap((e) => (e.kind === 'event' ? [e.event] : [])),
       );
       await db.changes.where('undone').equals(1).delete();
-      await db.changes.add({ at, label, entries, undone: 0 });
+      await db.changes.add({ at, label, entries: written, undone: 0 });
       const count = await db.changes.count();
       if (count > UNDO_DEPTH) {
         const oldest = await db.changes

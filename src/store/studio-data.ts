@@ -5,7 +5,7 @@ import { refold, refoldAll } from './standings';
 
 const ROWS = ['pieces', 'sections', 'marks', 'ladders', 'templates', 'students', 'pages', 'settings'] as const satisfies readonly EditableTable[];
 /** More events than these are folded all at once. */
-const MANY_EVENTS = 2000;
+const MANY_EVENTS = 100;
 
 const everything = (db: StudioDatabase): Table[] => [...ROWS.map((t) => db.table(t)), db.events, db.standings, db.changes];
 

@@ -31,7 +31,14 @@ export function TimeChart({ label, kind, lines, most, height = 240 }: Props): Re
   );
   const options = useMemo(
     () => ({
-      chart: { animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, fontFamily: 'var(--font-text)', background: 'transparent' },
+      chart: {
+        animations: { enabled: false },
+        toolbar: { show: false },
+        zoom: { enabled: false },
+        fontFamily: 'var(--font-text)',
+        background: 'transparent',
+        accessibility: { enabled: false, keyboard: { enabled: false } },
+      },
       colors: COLOURS,
       stroke: {
         width: kind === 'bars' ? 0 : 3,

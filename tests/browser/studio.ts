@@ -7,12 +7,12 @@ export async function openOwnStudio(page: Page): Promise<void> {
   await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
 }
 
-/** All rows of a table of the own studio, read from IndexedDB itself. */
-export function storedRows(page: Page, table: string): Promise<Record<string, unknown>[]> {
+/** All rows of a table of a studio, the own one unless named, read from IndexedDB itself. */
+export function storedRows(page: Page, table: string, studio: 'own' | 'demo' = 'own'): Promise<Record<string, unknown>[]> {
   return page.evaluate(
-    (name) =>
+    ([name, database]) =>
       new Promise<Record<string, unknown>[]>((resolve, reject) => {
-        const open = indexedDB.open('oak-rungs-own');
+        const open = indexedDB.open(database);
         open.onerror = () => reject(open.error);
         open.onsuccess = () => {
           const all = open.result.transaction(name).objectStore(name).getAll();
@@ -23,7 +23,7 @@ export function storedRows(page: Page, table: string): Promise<Record<string, un
           };
         };
       }),
-    table,
+    [table, `oak-rungs-${studio}`] as const,
   );
 }
 

@@ -5,7 +5,15 @@ import { StudioProvider } from '@/store';
 import type { Studio } from '@/core/studio';
 import { Frame } from './frame';
 
-const buildDemo = async (now: Date): Promise<Studio> => (await import('@/demo')).buildDemoStudio(now);
+/** Builds the demo bit by bit: the page stays free in between. */
+async function buildDemo(now: Date): Promise<Studio> {
+  const steps = (await import('@/demo')).demoSteps(now);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+}
 
 const waiting = (
   <p className="p-8 text-center text-ink-2" role="status">

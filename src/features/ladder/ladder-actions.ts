@@ -4,7 +4,7 @@ import type { Score } from '@/core/score';
 import { tempoAt } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import type { Ladder, Mark, Piece, Rung, Teaching, Template } from '@/core/studio';
-import { rowChange, type ChangeEntry, type StudioAccess } from '@/store';
+import { rowChange, storedRow, type ChangeEntry, type StudioAccess } from '@/store';
 import { difficultiesOf } from '@/features/score';
 
 export interface LadderContext {
@@ -58,8 +58,21 @@ export function ladderActions(context: LadderContext, studio: StudioAccess, onCo
     const ladder = ladderOf(placed);
     return mergeLadder(ladder?.rungs ?? [], ladder?.removed ?? [], built(placed, targetTempo));
   };
+  /** Changes the rungs as they are stored now: two quick edits both count. */
+  const change = async (
+    label: string,
+    placed: PlacedSection,
+    to: (rungs: readonly Rung[]) => readonly Rung[],
+    removed: readonly string[] = [],
+  ): Promise<void> => {
+    const shown = ladderOf(placed);
+    const stored = shown ? await storedRow(studio.db, 'ladders', shown.id) : null;
+    const gone = [...(stored?.removed ?? []), ...removed];
+    await studio.commit(label, [rowChange('ladders', stored, row(placed, to(stored?.rungs ?? []), gone))]);
+  };
   return {
     ladderOf,
+    change,
     save,
     build: (placed: PlacedSection): Promise<void> => save(`ladder for ${placed.section.letter}`, placed, built(placed, piece.targetTempo)),
     buildAll: (): Promise<void> =>

@@ -86,26 +86,19 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
       why: 'yours',
       own: true,
     };
-    const at = rung ? ladder.rungs.findIndex((r) => r.id === rung.id) + 1 : ladder.rungs.length;
-    await actions.save('rung added', section, [...ladder.rungs.slice(0, at), fresh, ...ladder.rungs.slice(at)]);
+    await actions.change('rung added', section, (rungs) => {
+      const at = rung ? rungs.findIndex((r) => r.id === rung.id) + 1 : rungs.length;
+      return [...rungs.slice(0, at), fresh, ...rungs.slice(at)];
+    });
     setCurrent(fresh.id);
   };
   const edit = (change: Partial<Rung>): void => {
     if (!ladder || !rung || !section) return;
-    void actions.save(
-      'rung changed',
-      section,
-      ladder.rungs.map((r) => (r.id === rung.id ? { ...r, ...change, own: true } : r)),
-    );
+    void actions.change('rung changed', section, (rungs) => rungs.map((r) => (r.id === rung.id ? { ...r, ...change, own: true } : r)));
   };
   const remove = (): void => {
     if (!ladder || !rung || !section) return;
-    void actions.save(
-      'rung removed',
-      section,
-      ladder.rungs.filter((r) => r.id !== rung.id),
-      rung.key === undefined ? ladder.removed : [...(ladder.removed ?? []), rung.key],
-    );
+    void actions.change('rung removed', section, (rungs) => rungs.filter((r) => r.id !== rung.id), rung.key === undefined ? [] : [rung.key]);
   };
   useHotkeys('n', () => void add());
   useHotkeys('delete', remove);
@@ -253,13 +246,7 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
               current={current ?? next}
               onChoose={setCurrent}
               onTick={tick}
-              onReorder={(ids) =>
-                void actions.save(
-                  'rung moved',
-                  section,
-                  ids.flatMap((id) => ladder.rungs.find((r) => r.id === id) ?? []),
-                )
-              }
+              onReorder={(ids) => void actions.change('rung moved', section, (rungs) => ids.flatMap((id) => rungs.find((r) => r.id === id) ?? []))}
             />
             <p className="mt-2 text-ink-2">
               About {minutes} minutes in all. One pass at {target}: {Math.round(passSeconds(score, section.from, section.to, target))} s.

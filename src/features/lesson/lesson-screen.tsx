@@ -56,12 +56,12 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
           {model.current ? (
             <>
               <LessonTimer begunAt={model.current.at} minutes={model.current.minutes} now={studio.now} />
-              <Button look="quiet" onClick={() => void actions.takeBack()}>
+              <Button look="quiet" big onClick={() => void actions.takeBack()}>
                 Take the whole lesson back
               </Button>
             </>
           ) : (
-            <Button look="quiet" onClick={() => void actions.begin()}>
+            <Button look="quiet" big onClick={() => void actions.begin()}>
               Start the clock: {model.student.lessonMinutes ?? USUAL_LESSON_MINUTES} minutes
             </Button>
           )}
@@ -83,7 +83,7 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
 export function LessonScreen(): ReactNode {
   const where = useWhere();
   const students = useStudents();
-  const model = useLesson(where.studentId);
+  const model = useLesson(where.studentId, where.pieceId);
   if (students && !students.some((s) => s.id === where.studentId))
     return (
       <EmptyState title="Who is the lesson with?">

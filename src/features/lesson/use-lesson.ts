@@ -28,7 +28,7 @@ export interface LessonModel {
 const LESSON_HOURS = 3;
 
 /** Everything a lesson with one student is about; `undefined` while loading, `null` when there is no such student. */
-export function useLesson(studentId: string | null): LessonModel | null | undefined {
+export function useLesson(studentId: string | null, pieceId: string | null): LessonModel | null | undefined {
   const studio = useStudio();
   const students = useStudents();
   const allPieces = usePieces();
@@ -38,8 +38,11 @@ export function useLesson(studentId: string | null): LessonModel | null | undefi
   const student = students?.find((s) => s.id === studentId) ?? null;
   const pieces = useMemo(() => {
     if (!student || !allPieces || !standings) return [];
-    return piecesInWork(student, allPieces, new Set([...standings.values()].map((s) => s.pieceId)));
-  }, [student, allPieces, standings]);
+    const work = piecesInWork(student, allPieces, new Set([...standings.values()].map((s) => s.pieceId)));
+    // The piece on the desk is heard even when it was never put down as in work.
+    const chosen = allPieces.find((p) => p.id === pieceId);
+    return chosen && !work.includes(chosen) ? [chosen, ...work] : work;
+  }, [student, allPieces, standings, pieceId]);
   const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
   const rows = useSectionsOf(ids);
   const now = studio.now();

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { learnedOverhead, passSeconds, type LoggedWork } from '@/core/ladder';
@@ -84,8 +84,17 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
     minutesAvailable: available,
     ...change,
   });
-  const give = (label: string, change: Partial<GivenWeek> = {}): void => void actions.give(label, week(change));
-  const edit = (id: string, change: Partial<Assigned>): void => give('week changed', { items: items.map((i) => (i.id === id ? { ...i, ...change } : i)) });
+  /** What was given last but may not be on screen yet: the next edit builds on it. */
+  const ahead = useRef<{ readonly after: string | null; readonly week: GivenWeek } | null>(null);
+  const latest = (): GivenWeek => (ahead.current !== null && ahead.current.after === (given?.id ?? null) ? ahead.current.week : week({}));
+  const give = (label: string, change: (now: GivenWeek) => Partial<GivenWeek> = () => ({})): void => {
+    const now = latest();
+    const next = { ...now, ...change(now) };
+    ahead.current = { after: given?.id ?? null, week: next };
+    void actions.give(label, next);
+  };
+  const edit = (id: string, change: Partial<Assigned>): void =>
+    give('week changed', (now) => ({ items: now.items.map((i) => (i.id === id ? { ...i, ...change } : i)) }));
   const addOwn = (): void => {
     const what = own.trim();
     if (what === '') return;
@@ -104,7 +113,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
       why: 'yours',
     };
     setOwn('');
-    give('own task added', { items: [...items, fresh] });
+    give('own task added', (now) => ({ items: [...now.items, fresh] }));
   };
   const names = new Map(model.sections.map((s) => [s.id, s]));
   const titleOf = (id: string): string => pieces.find((p) => p.id === id)?.title ?? '';
@@ -200,7 +209,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
                   look="quiet"
                   big
                   aria-label={`Take away ${item.what}`}
-                  onClick={() => give('task taken away', { items: items.filter((i) => i.id !== item.id) })}
+                  onClick={() => give('task taken away', (now) => ({ items: now.items.filter((i) => i.id !== item.id) }))}
                 >
                   Take away
                 </Button>
@@ -311,7 +320,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
               className="field w-full bg-plum-wash text-plum"
               maxLength={500}
               defaultValue={cue}
-              onBlur={(e) => e.target.value.trim() !== cue && give('cue of the week', { cue: e.target.value.trim() })}
+              onBlur={(e) => e.target.value.trim() !== cue && give('cue of the week', () => ({ cue: e.target.value.trim() }))}
             />
           </label>
           <label className="flex min-h-11 items-center gap-2">
