@@ -9,6 +9,7 @@ import { fingerScore } from '../src/core/fingering';
 import { findSameness, payOff, rhythmFamilies } from '../src/core/sameness';
 import { proposeSections } from '../src/core/sections';
 import { shareOfAgreement } from './old-editions';
+import { measureBoard } from './board';
 import { measureClickToFinger, measureDropToMusic } from './browser';
 
 const STEPS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
@@ -118,6 +119,13 @@ async function main(): Promise<void> {
     say('from dropping the 400-bar file to its first system', `${drop.ours.toFixed(0)} ms`);
     say('another engraver loading and drawing it in the same browser', `${drop.theirs.toFixed(0)} ms`);
     say('ratio (wanted: at most 0.25)', (drop.ours / drop.theirs).toFixed(3));
+  }
+  const board = await measureBoard();
+  if (board) {
+    say('board of one piece out of 500,000 records (wanted: about 1,000 ms)', `${board.open.toFixed(0)} ms; the demo studio's: ${board.small.toFixed(0)} ms`);
+    say('ratio of the two', (board.open / board.small).toFixed(2));
+    say('first opening, with all records folded once', `${(board.upgrade / 1000).toFixed(1)} s`);
+    say('from the key to the cell of the board, median of 10', `${board.cell.toFixed(0)} ms`);
   }
   const click = await measureClickToFinger();
   say('from the key to the visible finger, median of 10', click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`);

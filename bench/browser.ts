@@ -3,10 +3,10 @@ import { existsSync } from 'node:fs';
 import { chromium, type Page } from 'playwright-core';
 import { CHROMIUM_LAUNCH } from '../scripts/chromium';
 
-const PORT = 4633;
+export const PORT = 4633;
 
 /** Runs `work` on a page of the built application; null when it is not built. */
-async function withApplication<T>(work: (page: Page) => Promise<T>): Promise<T | null> {
+export async function withApplication<T>(work: (page: Page) => Promise<T>): Promise<T | null> {
   if (!existsSync('.next/BUILD_ID')) return null;
   const server = spawn('node_modules/.bin/next', ['start', '-p', String(PORT)], { stdio: 'ignore' });
   const browser = await chromium.launch(CHROMIUM_LAUNCH);

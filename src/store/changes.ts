@@ -75,9 +75,9 @@ async function step(db: StudioDatabase, way: Way, at: string, newId: () => strin
     'rw',
     ALL.map((t) => db.table(t)),
     async () => {
+      // Among equal `undone` the index is in order of `seq`.
       const candidates = db.changes.where('undone').equals(way === 'undo' ? 0 : 1);
-      const list: Change[] = await candidates.sortBy('seq');
-      const change = way === 'undo' ? list[list.length - 1] : list[0];
+      const change: Change | undefined = way === 'undo' ? await candidates.last() : await candidates.first();
       if (!change?.seq) return null;
       const entries = way === 'undo' ? [...change.entries].reverse() : change.entries;
       const words: StudioEvent[] = [];

@@ -111,9 +111,9 @@ export function useSettings(): Loaded<Settings | null> {
 export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | null }> {
   const { db } = useStudio();
   return useLiveQuery(async () => {
-    const done = await db.changes.where('undone').equals(0).sortBy('seq');
-    const undone = await db.changes.where('undone').equals(1).sortBy('seq');
-    return { undo: done[done.length - 1]?.label ?? null, redo: undone[0]?.label ?? null };
+    const done = await db.changes.where('undone').equals(0).last();
+    const undone = await db.changes.where('undone').equals(1).first();
+    return { undo: done?.label ?? null, redo: undone?.label ?? null };
   }, [db]);
 }
 

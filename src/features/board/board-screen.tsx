@@ -1,13 +1,13 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { dueState, hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
+import { dueState, hardSections, LEVEL_NAMES, standingKey, type FoldedStanding } from '@/core/mastery';
 import type { Level, Section, Student } from '@/core/studio';
 import { eventAdded, useAllStandings, usePieces, useSectionsOf, useStandings, useStudents, useStudio } from '@/store';
 import { Button, EmptyState, Panel, PickOne } from '@/ui';
 import { useWhere } from '@/features/where';
 import { AddStudent } from './add-student';
-import { LevelGrid, type GridColumn, type GridRow } from './level-grid';
+import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level-grid';
 import { saveMasteryCsv } from './mastery-csv';
 import { piecesCell, standingCell } from './standing-cell';
 import { StudentPage } from './student-page';
@@ -60,6 +60,8 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   const all = useAllStandings(where.pieceId === null);
   const ids = useMemo(() => (where.pieceId === null ? (pieces ?? []).map((p) => p.id) : [where.pieceId]), [where.pieceId, pieces]);
   const rows = useSectionsOf(ids);
+  /** Levels just set, shown until the records have come round. */
+  const [ahead, setAhead] = useState<{ readonly of: unknown; readonly levels: ReadonlyMap<string, Level> }>({ of: null, levels: new Map() });
   const now = studio.now();
   const standings = useMemo(() => (where.pieceId === null ? (all ?? []) : [...(ofPiece?.values() ?? [])]), [where.pieceId, all, ofPiece]);
   const byKey = useMemo(() => new Map(standings.map((s) => [s.key, s])), [standings]);
@@ -84,6 +86,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   const setLevel = (row: GridRow, column: GridColumn, level: Level): void => {
     const section = sections.find((s) => s.id === column.id);
     if (!section) return;
+    setAhead({ of: ofPiece, levels: new Map([...(ahead.of === ofPiece ? ahead.levels : []), [standingKey(row.id, section.id), level]]) });
     void studio.commit(`${row.name}, ${section.letter}: level ${level}`, [
       eventAdded({
         id: studio.newId(),
@@ -98,6 +101,11 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
         note: '',
       }),
     ]);
+  };
+  const cellOf = (key: string): GridCell => {
+    const cell = standingCell(byKey.get(key), now);
+    const level = ahead.of === ofPiece ? ahead.levels.get(key) : undefined;
+    return level === undefined ? cell : { ...cell, level, overruled: false, says: `level ${level}, ${LEVEL_NAMES[level]}, now` };
   };
   const hard =
     where.pieceId === null
@@ -164,7 +172,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
                     rows.sections.filter((s) => s.pieceId === column.id && s.parentId === null).length,
                     now,
                   )
-                : standingCell(byKey.get(standingKey(row.id, column.id)), now)
+                : cellOf(standingKey(row.id, column.id))
             }
             cellName={(row, column) => (where.pieceId === null ? `${row.name}, ${column.head}` : `${row.name}, section ${column.head}`)}
             onRow={(row) => where.change({ studentId: row.id })}

@@ -12,7 +12,7 @@ export function useStageCounts(): Partial<Record<Stage, number>> {
   const piece = usePiece(pieceId);
   const sections = useSections(pieceId);
   const ladders = useLadders(pieceId);
-  const records = useStandings({ pieceId, studentId });
+  const records = useStandings(studentId ? { pieceId, studentId } : {});
   const state = useScore(piece);
   if (!pieceId || state.kind !== 'ready' || !sections) return {};
   const placed = placeSections(state.score, sections);
