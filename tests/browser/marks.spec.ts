@@ -143,3 +143,55 @@ test('a wind piece gets its breaths; another tempo changes the spans; a refused 
   await bringIn(page, 'again.musicxml', saved);
   await expect.poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length).toBeGreaterThan(3);
 });
+
+test('a stretch of notes gets a hairpin and loses its fingers at once; own signs, own words for gestures, the copies, the printed page', async ({ page }) => {
+  await page.goto('/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8');
+  await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
+  const demo = (table: string) => storedRows(page, table, 'demo');
+  const count = async (kind: string) => (await demo('marks')).filter((m) => m['kind'] === kind).length;
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByText('4 notes chosen')).toBeVisible();
+  await page.keyboard.press('<');
+  await expect
+    .poll(async () => (await demo('marks')).filter((m) => m['kind'] === 'wedge'))
+    .toMatchObject([{ noteId: 'p1-b1-n1', toNoteId: 'p1-b1-n4', role: 'crescendo' }]);
+  const fingers = await count('finger');
+  await page.keyboard.press('Backspace');
+  await expect.poll(() => count('finger')).toBe(fingers - 4);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => count('finger')).toBe(fingers);
+
+  // A phrase is chosen by one key, what is suggested in it accepted by another.
+  await page.keyboard.press('p');
+  await expect(page.getByText(/^\d+ notes chosen$/)).toBeVisible();
+  const before = (await demo('marks')).length;
+  await page.keyboard.press('a');
+  await expect.poll(async () => (await demo('marks')).length).toBeGreaterThan(before);
+
+  await page.getByRole('button', { name: 'hold back' }).click();
+  await expect(page.getByRole('group', { name: 'Own signs' }).first()).toContainText('←');
+
+  // The marks go to the linked copy, on the notes that are the same; undone in one step.
+  const all = (await demo('marks')).length;
+  await page.getByRole('button', { name: /^Also in the copy/ }).click();
+  await expect.poll(async () => (await demo('marks')).length).toBeGreaterThan(all + 5);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await demo('marks')).length).toBe(all);
+
+  // The teacher's own words for a gesture are kept and stand where the gesture is suggested.
+  const book = page.getByRole('region', { name: 'What I say' });
+  await book.getByRole('button', { name: 'Change' }).click();
+  await book.getByLabel('Slur over two notes').fill('lean and leave');
+  await book.getByLabel('Accent').focus();
+  await expect.poll(async () => (await demo('settings'))[0]?.['gestureCues']).toMatchObject({ 'two-note-slur keyboard': 'lean and leave' });
+  await page.goto('/marks?piece=demo-customs&section=demo-customs-s1');
+  await expect(page.getByRole('group', { name: 'Cues' }).first()).toContainText('lean and leave');
+
+  // On paper: the music with its lanes and a heading, no controls.
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('group', { name: 'Count' }).first()).toBeVisible();
+  await expect(page.getByText('Sonatina of the Customs House, bars 1–8')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Shelf' })).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'What I say' })).toBeHidden();
+});

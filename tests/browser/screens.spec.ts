@@ -9,7 +9,9 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Where it starts'],
   ['Ladder', '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Hands together'],
   ['Lesson', '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Record, next section'],
+  ['Week', '/lesson?piece=demo-quay&student=demo-oskar', 'Start the clock'],
   ['Board', '/board?piece=demo-quay', 'Imke'],
+  ['Pieces', '/board', 'Mirela'],
   ['Files', '/files', 'Save the studio file'],
   ['About', '/about', 'verovio'],
 ];

@@ -50,6 +50,12 @@ describe('the ladder of a section', () => {
     expect(ladder('cdef gabc|c8|')).toContainEqual(expect.objectContaining({ kind: 'warm-up', what: 'Warm up: the scale of C major' }));
     expect(kinds('c2e2g2e2|c8|')).not.toContain('warm-up');
   });
+  it('has the chord changes of a strummed song, each once, and of no other instrument', () => {
+    const s = score('"G"c4 "C"c4|"G"c4 "C"c4|');
+    const of = (instrument: string): Rung[] => buildLadder({ score: s, from: 0, to: 1, instrument, targetTempo: null, newId: () => 'x' });
+    expect(of('guitar').find((r) => r.key === 'warm-up chords')?.what).toBe('Change G to C, C to G, without strumming');
+    expect(of('piano').some((r) => r.key === 'warm-up chords')).toBe(false);
+  });
   it('finds a leap and says how far it is', () => expect(ladder("C4 c'4|c8|").find((r) => r.key === 'warm-up leap')?.why).toBe('a leap of 24 semitones'));
   it('follows the schools: together from the start, memory asked, by ear, dynamics from the start', () => {
     const two = '%%score {1 2}\nV:1\n!p!(cd) e2 f4|c8|\nV:2 clef=bass\nC8|C8|';

@@ -68,8 +68,25 @@ const listen: Rule = (f) =>
 
 const warmUp: Rule = (f) => {
   if (!inScope(f, 'section', 'phrase')) return [];
-  const { scaleRun, leap } = f.content;
+  const { scaleRun, leap, chordChanges } = f.content;
+  const strummed = /guitar|ukulele|banjo|mandolin/i.test(f.instrument);
   return [
+    ...(strummed && chordChanges.length > 0
+      ? [
+          one(
+            'warm-up',
+            `Change ${chordChanges.slice(0, 4).join(', ')}, without strumming`,
+            '',
+            f.start,
+            4,
+            'each change on the beat, 4 times',
+            `${chordChanges.length} chord ${chordChanges.length === 1 ? 'change' : 'changes'} here`,
+            {
+              key: 'warm-up chords',
+            },
+          ),
+        ]
+      : []),
     ...(scaleRun
       ? [
           one('warm-up', `Warm up: the scale of ${scaleRun.name}`, both(f), f.start, 2, 'twice, evenly', `bar ${f.numberOf(scaleRun.bar)} runs along it`, {

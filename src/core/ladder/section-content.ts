@@ -18,6 +18,8 @@ export interface SectionContent {
   readonly leap: { readonly semitones: number; readonly bar: number } | null;
   /** Bars with chords of three or more in one hand. */
   readonly chordBars: number;
+  /** Changes of lead-sheet chords met here, each once: `G to C`. */
+  readonly chordChanges: readonly string[];
   readonly newRhythms: readonly number[];
   readonly touches: boolean;
   readonly dynamics: boolean;
@@ -74,6 +76,15 @@ function largestLeap(notes: readonly Note[]): SectionContent['leap'] {
   return best;
 }
 
+function changesOf(score: Score, from: number, to: number): string[] {
+  const chords = score.chords.filter((c) => c.bar >= from && c.bar <= to && c.text !== '');
+  const changes = chords.flatMap((c, i) => {
+    const before = chords[i - 1];
+    return before && before.text !== c.text ? [`${before.text} to ${c.text}`] : [];
+  });
+  return [...new Set(changes)];
+}
+
 /** Bars of the range whose rhythm, of all that is struck, has not been met earlier in the piece. */
 function newRhythms(score: Score, struck: readonly Note[], from: number, to: number): number[] {
   const seen = new Set<string>();
@@ -112,6 +123,7 @@ export function sectionContent(score: Score, from: number, to: number, difficult
     scaleRun: scaleRun(score, inside),
     leap: largestLeap(inside),
     chordBars: chordBars.size,
+    chordChanges: changesOf(score, from, to),
     newRhythms: newRhythms(score, struck, from, to),
     touches: inside.some((n) => n.marks.slurs.length > 0 || n.marks.articulations.some((a) => a !== 'breath-mark')),
     dynamics: score.directions.some((d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge')),

@@ -32,6 +32,7 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['Enter', 'accept the proposed fingers from here on'],
     ['X', 'not this finger'],
     ['< >', 'hairpin over the chosen notes, or once at its first and once at its last'],
+    ['P', 'choose the phrase'],
     ['A', 'accept what is suggested at the chosen notes'],
     ['L', 'also in the copies'],
     ['Space', 'play the section, stop'],
@@ -43,6 +44,7 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['Space', 'pick up a rung on its handle'],
     ['N', 'new rung'],
     ['Delete', 'remove the rung'],
+    ['D', 'draw a starting point'],
   ],
   lesson: [
     ['0–5', 'set the level'],

@@ -1,14 +1,15 @@
 'use client';
 
 import { placeSections } from '@/core/sections';
-import { standingKey } from '@/core/mastery';
-import { useLadders, usePiece, useStandings, useSections } from '@/store';
+import { dueState, standingKey } from '@/core/mastery';
+import { useLadders, usePiece, useSections, useStandings, useStudio } from '@/store';
 import { useScore } from '@/features/score';
 import { useWhere, type Stage } from '@/features/where';
 
-/** What is still to do at each stage for this student and piece: stretches without a section, sections without a ladder, sections not heard yet. */
+/** What is still to do at each stage for this student and piece: stretches without a section, sections without a ladder, sections not heard yet or due. */
 export function useStageCounts(): Partial<Record<Stage, number>> {
   const { pieceId, studentId } = useWhere();
+  const now = useStudio().now();
   const piece = usePiece(pieceId);
   const sections = useSections(pieceId);
   const ladders = useLadders(pieceId);
@@ -22,6 +23,12 @@ export function useStageCounts(): Partial<Record<Stage, number>> {
   return {
     sections: bare,
     ladder: sections.filter((s) => !withLadder.has(s.id)).length,
-    lesson: studentId && records ? sections.filter((s) => !records.has(standingKey(studentId, s.id))).length : 0,
+    lesson:
+      studentId && records
+        ? sections.filter((s) => {
+            const there = records.get(standingKey(studentId, s.id));
+            return s.parentId === null && (!there || there.level === null || dueState(there.fading, there.at, now) !== 'fresh');
+          }).length
+        : 0,
   };
 }

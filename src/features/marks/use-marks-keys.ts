@@ -82,6 +82,7 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
   useHotkeys('a', () => {
     if (model.here.length > 0) void actions.accept(model.here);
   });
+  useHotkeys('p', model.choosePhrase);
   useHotkeys('l', () => void actions.markCopies());
   useHotkeys(
     'c',

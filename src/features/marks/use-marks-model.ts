@@ -56,6 +56,21 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
     setAnchor(extend ? (anchorId ?? noteId) : null);
     setNote(id);
   };
+  /** Chooses the phrase around the note in hand: from after the phrase end before it to the next one, in its staff. */
+  const choosePhrase = (): void => {
+    if (!note || !marking) return;
+    const line = notes.filter((n) => n.part === note.part && n.staff === note.staff);
+    const onsetOf = new Map(score.notes.map((n) => [n.id, n.onset as number]));
+    const ends = marking.phrases.flatMap((p) => onsetOf.get(p.noteId) ?? []).sort((a, b) => a - b);
+    const last = ends.find((e) => e >= note.onset) ?? Infinity;
+    const before = ends.filter((e) => e < note.onset).pop() ?? -1;
+    const inside = line.filter((n) => n.onset > before && n.onset <= last);
+    const [first] = inside;
+    const end = inside[inside.length - 1];
+    if (!first || !end) return;
+    setAnchor(first.id);
+    setNote(end.id);
+  };
   const settings = useSettings() ?? null;
   const student = students.find((s) => s.id === where.studentId) ?? null;
   const view: FingerView = student ? (student.density ?? 'every') : wholeView;
@@ -164,6 +179,7 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
     practisedBy,
     noteId,
     setNoteId,
+    choosePhrase,
     note,
     stretch,
     chosen,
