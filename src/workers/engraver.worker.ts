@@ -31,6 +31,8 @@ const api: EngraverWorkerApi = {
         pageMarginBottom: 0,
         pageMarginLeft: 0,
         pageMarginRight: 0,
+        // Words are drawn in the application's own face, which is wider than the one the engraver measures with.
+        lyricSize: 3.5,
         spacingNonLinear: 0.55,
         minLastJustification: 0.6,
         svgViewBox: false,

@@ -5,7 +5,7 @@ C:Oak Rungs demo
 M:4/4
 L:1/4
 Q:"Easily" 1/4=96
-V:1 clef=treble name="Guitar"
+V:1 clef=treble transpose=-12 name="Guitar"
 K:G
 V:1
 |: "G"G B d B | "C"c e "G"d2 | "G"B d "D7"c A | "G"G4 | "Em"e e d B | "C"c e d2 | "D7"A B c A | "G"G4 :|

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { countArticulations } from '@/core/articulation';
 import { askedFacets, isLevel, proposeLevel, standingKey, startOfCopy, startOfReturn, tappedTempo } from '@/core/mastery';
@@ -66,30 +66,54 @@ export function Hearing({ piece, score, sections, section: fromAddress, model, a
   })();
   const proposed = proposal?.level ?? start?.level ?? null;
 
+  // Keys may come faster than the screen follows: what they are about is kept here, ahead of it.
+  const live = useRef<{ sectionId: string | null; draft: Draft | null }>({ sectionId: null, draft: null });
+  useEffect(() => {
+    if (section && live.current.sectionId !== section.id) live.current = { sectionId: section.id, draft: null };
+  }, [section]);
+  const liveDraft = (): Draft | null => {
+    const { sectionId, draft: there } = live.current;
+    if (sectionId === null) return draft;
+    return there ?? freshDraft(sectionId, model.standings.get(standingKey(student.id, sectionId))?.facets ?? {});
+  };
   const edit = (change: (d: Draft) => Draft): void => {
-    if (draft) setKept(change(draft));
+    const before = liveDraft();
+    if (!before) return;
+    const after = change(before);
+    live.current = { sectionId: after.sectionId, draft: after };
+    setKept(after);
   };
   const choose = (sectionId: string, pieceId: string): void => {
     setTempoText('');
     setKept(null);
     taps.current = [];
+    live.current = { sectionId, draft: null };
     const there = sections.find((p) => p.section.id === sectionId);
     where.change({ pieceId, sectionId, bars: there ? [there.from, there.to] : null });
   };
-  const at = model.toHear.findIndex((t) => t.sectionId === section?.id);
+  const placeOf = (sectionId: string | null | undefined): number => model.toHear.findIndex((t) => t.sectionId === sectionId);
   const go = (by: number): void => {
-    const next = model.toHear[Math.max(0, Math.min(model.toHear.length - 1, at + by))];
+    const next = model.toHear[Math.max(0, Math.min(model.toHear.length - 1, placeOf(live.current.sectionId) + by))];
     if (next) choose(next.sectionId, next.pieceId);
   };
-  const next = model.toHear.slice(at + 1).find((t) => !recorded.has(t.sectionId));
+  const nextAfter = (sectionId: string | null | undefined) => model.toHear.slice(placeOf(sectionId) + 1).find((t) => !recorded.has(t.sectionId));
+  const next = nextAfter(section?.id);
   const record = async (): Promise<void> => {
-    if (!section || !draft) return;
-    const level = draft.level ?? proposed ?? standing?.level ?? 0;
-    // On to the next section at once: the next key may come before this record is stored.
-    setJustHeard((before) => new Set([...before, section.id]));
-    if (next) choose(next.sectionId, next.pieceId);
-    else setKept(null);
-    await actions.record(section, { ...draft, tempo }, level, proposed);
+    const heard = liveDraft();
+    const row = model.sections.find((s) => s.id === heard?.sectionId);
+    if (!heard || !row) return;
+    // What is proposed on screen is about the section on screen.
+    const onScreen = row.id === section?.id;
+    const suggested = onScreen ? proposed : null;
+    const level = heard.level ?? suggested ?? model.standings.get(standingKey(student.id, row.id))?.level ?? 0;
+    setJustHeard((before) => new Set([...before, row.id]));
+    const following = nextAfter(row.id);
+    if (following) choose(following.sectionId, following.pieceId);
+    else {
+      live.current = { sectionId: row.id, draft: null };
+      setKept(null);
+    }
+    await actions.record(row, { ...heard, tempo: onScreen ? tempo : null }, level, suggested);
   };
   const tap = (): void => {
     taps.current = [...taps.current, performance.now()].slice(-16);

@@ -52,7 +52,7 @@ export function StripPanel({ score, sections, section, compact = false, proposed
   const jumps = useMemo(() => jumpsOf(score), [score]);
   const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);
   return (
-    <div className="panel px-4 pb-1 pt-2">
+    <div className="panel no-print px-4 pb-1 pt-2">
       <BarStrip
         bars={bars}
         brackets={brackets}
