@@ -78,6 +78,13 @@ describe('breaths', () => {
     expect(plan.warnings).toMatchObject([{ tempo: 80, fromBar: 0, toBar: 1 }]);
     expect(placeBreaths(scoreOf('(C D E F | G A B c) |'), 80, 6).warnings).toEqual([]);
   });
+  it('gives a range where time is free, until it is strict again', () => {
+    const spans = placeBreaths(scoreOf('C D E F | "^rubato"G A B c | c4 | z4 | "^a tempo"C D E F | G4 |'), 60, 20).spans;
+    expect(spans).toHaveLength(2);
+    expect(spans[0]?.seconds).toBe(12);
+    expect(spans[0]?.range?.map((s) => Math.round(s * 10) / 10)).toEqual([10.7, 13.6]);
+    expect(spans[1]?.range).toBeNull();
+  });
   it('keeps printed breaths', () =>
     expect(placeBreaths(scoreOf('C D !breath!E F | G4 |'), 60, 20).breaths).toMatchObject([{ reason: 'printed', printed: true }]));
   it('the faster the fewer', () => {

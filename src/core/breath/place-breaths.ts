@@ -1,4 +1,4 @@
-import { beatOnsets, spanSeconds, struckNotes, tieLinks, type Note, type Score } from '../score';
+import { beatOnsets, FREE_BEND, freeTimeIn, spanSeconds, struckNotes, tieLinks, type Note, type Score } from '../score';
 import { quarterBpm, ticks, type Ticks } from '../units';
 
 export interface Breath {
@@ -19,6 +19,8 @@ export interface BreathSpan {
   readonly fromBar: number;
   readonly toBar: number;
   readonly seconds: number;
+  /** Where time is free: the least and the most it may take. */
+  readonly range: readonly [number, number] | null;
 }
 
 export interface BreathPlan {
@@ -214,7 +216,16 @@ export function placeBreaths(score: Score, tempo: number, spanInSeconds: number)
   const spans = edges.slice(1).map((k, i): BreathSpan => {
     const from = startAfter(edges[i] ?? -1);
     const to = endAt(k);
-    return { from: ticks(from), to: ticks(to), fromBar: barOf(from), toBar: barOf(to - 1), seconds: time(from, to) };
+    const seconds = time(from, to);
+    const free = freeTimeIn(score, barOf(from), barOf(to - 1)) !== null;
+    return {
+      from: ticks(from),
+      to: ticks(to),
+      fromBar: barOf(from),
+      toBar: barOf(to - 1),
+      seconds,
+      range: free ? [seconds / (1 + FREE_BEND), seconds / (1 - FREE_BEND)] : null,
+    };
   });
   const warnings = spans.flatMap((s) => {
     if (s.seconds <= spanInSeconds + 1e-9) return [];

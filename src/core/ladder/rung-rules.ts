@@ -1,3 +1,4 @@
+import { FREE_BEND } from '../score';
 import type { MadeRung, RungKind, Teaching } from '../studio';
 import type { SectionContent } from './section-content';
 import { tempoSteps } from './tempo-steps';
@@ -39,8 +40,6 @@ type Rule = (f: RungFacts) => readonly ProposedRung[];
 export const TEMPO_STEP = 8;
 /** How far past the target the last tempo goes, in percent **[common practice]**: a little past. */
 export const TEMPO_OVER = 4;
-/** Share by which free time may bend either way **[from memory]**. */
-const FREE_BEND = 0.12;
 
 const THREE = '3 in a row without a stop';
 const both = (f: RungFacts): string => (f.content.hands.length === 2 ? 'both' : '');

@@ -1,6 +1,6 @@
 import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
 import { patternsFor } from '../facts';
-import { struckNotes, type Note, type Score } from '../score';
+import { freeTimeIn, struckNotes, type Note, type Score } from '../score';
 
 export interface Corner {
   readonly bar: number;
@@ -30,7 +30,6 @@ export interface SectionContent {
   readonly corners: readonly Corner[];
 }
 
-const FREE = /rubato|a piacere|ad lib|stringendo|liberamente|senza misura/i;
 /** Notes in a row by step before a scale is worth warming up. */
 const RUN_LENGTH = 5;
 
@@ -115,7 +114,6 @@ export function sectionContent(score: Score, from: number, to: number, difficult
   const middle = here.map((d) => d.score).sort((a, b) => a - b)[Math.floor(here.length / 2)] ?? 0;
   const hardest = [...here].sort((a, b) => b.score - a.score)[0];
   const corners = named.length > 0 ? named : to > from && hardest && hardest.score >= middle + 0.8 ? [hardest] : [];
-  const words = score.directions.flatMap((d) => (d.kind === 'words' && d.bar >= from && d.bar <= to && FREE.test(d.text) ? [d.text] : []));
   return {
     hands,
     parts: new Set(inside.map((n) => n.part)).size,
@@ -129,7 +127,7 @@ export function sectionContent(score: Score, from: number, to: number, difficult
     dynamics: score.directions.some((d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge')),
     words: inside.some((n) => n.marks.lyrics.length > 0),
     ornaments: [...new Set(inside.flatMap((n) => (n.marks.ornaments.length > 0 ? [n.bar] : [])))],
-    freeTime: words[0] ?? null,
+    freeTime: freeTimeIn(score, from, to),
     corners: corners.map((c) => ({ bar: c.bar, reason: c.reasons[0]?.text ?? 'more than its neighbours' })),
   };
 }

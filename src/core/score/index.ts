@@ -37,3 +37,4 @@ export { struckNotes, tieLinks } from './ties';
 export { beatOnsets, perform, type Performance, type PerformanceRequest, type PlayedBar, type SoundingNote } from './performance';
 export { matchEditions, type EditionMatch } from './match-editions';
 export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';
+export { FREE_BEND, freeTimeIn } from './free-time';

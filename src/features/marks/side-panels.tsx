@@ -99,7 +99,7 @@ export function SidePanels({ model, actions }: { readonly model: MarksModel; rea
                   <span>
                     bars <span className="figure">{barsText(score, s.fromBar, s.toBar)}</span>
                   </span>
-                  <span className="figure">{s.seconds.toFixed(1)} s</span>
+                  <span className="figure">{s.range ? `${s.range[0].toFixed(1)}–${s.range[1].toFixed(1)}` : s.seconds.toFixed(1)} s</span>
                 </li>
               ))}
           </ul>
