@@ -4,7 +4,8 @@ import { tempoAt, type Score } from '../score';
 import { USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
 import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
-import { proposeRungs, type ProposedRung, type StudentLevel } from './rung-rules';
+import type { ProposedRung, StudentLevel } from './rung-facts';
+import { proposeRungs } from './rung-rules';
 import { sectionContent } from './section-content';
 import { startTempo } from './start-tempo';
 

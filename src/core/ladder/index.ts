@@ -9,7 +9,8 @@ export { mergeLadder, type LadderConflict, type MergedLadder } from './merge-lad
 export { estimateMinutes, learnedOverhead, passSeconds, USUAL_OVERHEAD, type LoggedWork } from './minutes';
 export { orderChunks, ORDER_SCHOOLS, type LadderChunk, type OrderRequest, type OrderSchool } from './order-chunks';
 export { pieceLadder, type PieceLadder, type PieceLadderRequest, type PieceRung } from './piece-ladder';
-export { STUDENT_LEVELS, TEMPO_OVER, TEMPO_STEP, type StudentLevel } from './rung-rules';
+export { STUDENT_LEVELS, type StudentLevel } from './rung-facts';
+export { TEMPO_OVER, TEMPO_STEP } from './rung-rules';
 export { COMFORTABLE_NOTES_PER_SECOND, densestQuarter, START_SHARE, startTempo } from './start-tempo';
 export { drawnOrder, startingPoints, type StartingPoint } from './starting-points';
 export { fromTemplateRungs, toTemplateRungs } from './templates';

@@ -2,7 +2,7 @@ import { barDifficulties, cornersOf } from '../difficulty';
 import { barLines, payOff } from '../sameness';
 import { barsText, type ProposedSection } from '../sections';
 import type { Score } from '../score';
-import type { StudentLevel } from './rung-rules';
+import type { StudentLevel } from './rung-facts';
 
 export type OrderSchool = 'start' | 'end' | 'ends' | 'corners' | 'sameness';
 export const ORDER_SCHOOLS: readonly OrderSchool[] = ['start', 'end', 'ends', 'corners', 'sameness'];

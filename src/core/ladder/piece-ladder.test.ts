@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { openAbc } from '../studio';
 import { ORDER_SCHOOLS } from './order-chunks';
 import { pieceLadder } from './piece-ladder';
-import { STUDENT_LEVELS } from './rung-rules';
+import { STUDENT_LEVELS } from './rung-facts';
 import { tempoSteps, type TempoSchool } from './tempo-steps';
 
 const scoreOf = (music: string) => {

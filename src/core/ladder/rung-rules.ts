@@ -1,38 +1,7 @@
 import { FREE_BEND } from '../score';
-import type { MadeRung, RungKind, Teaching } from '../studio';
-import type { SectionContent } from './section-content';
+import type { Teaching } from '../studio';
+import { both, inScope, one, THREE, type ProposedRung, type RungFacts } from './rung-facts';
 import { tempoSteps } from './tempo-steps';
-
-/** What a ladder is for: a small chunk, a join, a phrase, a whole section with all its steps, the piece. */
-export type LadderScope = 'unit' | 'join' | 'phrase' | 'section' | 'piece';
-export type StudentLevel = 'beginner' | 'intermediate' | 'advanced';
-export const STUDENT_LEVELS: readonly StudentLevel[] = ['beginner', 'intermediate', 'advanced'];
-
-/** All that the rules look at. Bars are printed numbers as text, tempos quarters a minute. */
-export interface RungFacts {
-  readonly scope: LadderScope;
-  readonly content: SectionContent;
-  readonly teaching: Teaching;
-  readonly level: StudentLevel;
-  readonly instrument: string;
-  readonly bars: string;
-  readonly numberOf: (bar: number) => string;
-  readonly firstOfPiece: boolean;
-  readonly lastOfPiece: boolean;
-  readonly start: number;
-  readonly target: number;
-  readonly times: number;
-  /** The teacher wrote dynamics or cues of their own here. */
-  readonly ownDynamics: boolean;
-}
-
-/** A rung as a rule proposes it; `bars` are indexes where it is about some of the bars only. */
-export interface ProposedRung extends MadeRung {
-  readonly key: string;
-  readonly kind: RungKind;
-  readonly why: string;
-  readonly bars: readonly [number, number] | null;
-}
 
 type Rule = (f: RungFacts) => readonly ProposedRung[];
 
@@ -40,20 +9,6 @@ type Rule = (f: RungFacts) => readonly ProposedRung[];
 export const TEMPO_STEP = 8;
 /** How far past the target the last tempo goes, in percent **[common practice]**: a little past. */
 export const TEMPO_OVER = 4;
-
-const THREE = '3 in a row without a stop';
-const both = (f: RungFacts): string => (f.content.hands.length === 2 ? 'both' : '');
-const inScope = (f: RungFacts, ...scopes: readonly LadderScope[]): boolean => scopes.includes(f.scope);
-const one = (
-  kind: RungKind,
-  what: string,
-  hands: string,
-  tempo: number | null,
-  times: number,
-  done: string,
-  why: string,
-  more: Partial<Pick<ProposedRung, 'key' | 'bars' | 'tempoTo'>> = {},
-): ProposedRung => ({ key: more.key ?? kind, kind, what, hands, tempo, tempoTo: more.tempoTo ?? null, times, done, why, bars: more.bars ?? null });
 
 const posture: Rule = (f) =>
   f.firstOfPiece && f.level === 'beginner' && inScope(f, 'unit', 'section')

@@ -4,45 +4,22 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { cautionsFor, densestQuarter, ORDER_SCHOOLS, passSeconds, tempoSteps, TEMPO_OVER, TEMPO_STEP, type LadderConflict } from '@/core/ladder';
 import { standingKey } from '@/core/mastery';
-import { barsText, type PlacedSection, type ProposedSection } from '@/core/sections';
+import { barsText, type PlacedSection } from '@/core/sections';
 import { teachingFor, type Rung, type Teaching } from '@/core/studio';
-import { eventAdded, rowChange, useLadders, useMarks, useSettings, useStandings, useStudents, useStudio, useTemplates } from '@/store';
-import { Button, LadderDrawing, Panel, PickOne, TempoCurve } from '@/ui';
+import { eventAdded, rowChange, useLadders, useMarks, useSettings, useStandings, useStudents, useStudio } from '@/store';
+import { Button, LadderDrawing, Panel, TempoCurve } from '@/ui';
 import { PieceStage, useChunks, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { asProposed } from './kept-sections';
 import { ladderActions, targetOf } from './ladder-actions';
 import { OrderPanel } from './order-panel';
 import { RungEditor } from './rung-editor';
 import { StartsPanel } from './starts-panel';
+import { UseAgainPanel } from './use-again-panel';
 
 const WINDS = /flute|recorder|oboe|clarinet|sax|bassoon|trumpet|horn|trombone|tuba|cornet|euphonium/i;
-const PHRASE_BARS = 4;
 
 const tempoText = (rung: Rung): string => (rung.tempo === null ? '' : rung.tempoTo === null ? String(rung.tempo) : `${rung.tempo} → ${rung.tempoTo}`);
-
-/** Kept sections as the order of chunks wants them; phrases are the sections inside, else four bars each. */
-function asProposed(sections: readonly PlacedSection[]): ProposedSection[] {
-  const top = sections.filter((p) => p.section.parentId === null);
-  return top.map((p) => {
-    const inside = sections.filter((c) => c.section.parentId === p.section.id).map((c) => ({ from: c.from, to: c.to }));
-    const fours = Array.from({ length: Math.ceil((p.to - p.from + 1) / PHRASE_BARS) }, (_, i) => ({
-      from: p.from + i * PHRASE_BARS,
-      to: Math.min(p.to, p.from + (i + 1) * PHRASE_BARS - 1),
-    }));
-    const like = top.findIndex((m) => m.section.id === p.section.likeId);
-    return {
-      name: p.section.name,
-      letter: p.section.letter,
-      from: p.from,
-      to: p.to,
-      upbeatQuarters: '0',
-      endUpbeatQuarters: '0',
-      reasons: [],
-      like: like < 0 ? null : like,
-      phrases: inside.length > 0 ? inside : fours,
-    };
-  });
-}
 
 function Climbing({ piece, score, sections, section: fromAddress }: PieceContext): ReactNode {
   const where = useWhere();
@@ -51,12 +28,10 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   const ladders = useMemo(() => loadedLadders ?? [], [loadedLadders]);
   const students = useStudents() ?? [];
   const settings = useSettings();
-  const templates = useTemplates() ?? [];
   const marks = useMarks(piece.id) ?? [];
   const standings = useStandings({ pieceId: piece.id });
   const [current, setCurrent] = useState<string | null>(null);
   const [conflicts, setConflicts] = useState<readonly LadderConflict[]>([]);
-  const [templateName, setTemplateName] = useState('');
   const student = students.find((s) => s.id === where.studentId) ?? null;
   const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
   const level = student?.level ?? 'intermediate';
@@ -289,47 +264,7 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
           ) : null}
         </Panel>
         <StartsPanel score={score} sections={sections} />
-        {ladder ? (
-          <Panel title="Use again">
-            <form
-              className="flex items-end gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
-                const name = templateName.trim();
-                if (name === '') return;
-                setTemplateName('');
-                void actions.keepTemplate(section, name);
-              }}
-            >
-              <label className="min-w-0 flex-1">
-                <span className="text-ink-2">Keep this ladder as a template</span>
-                <input className="field w-full" placeholder="its name" value={templateName} maxLength={120} onChange={(e) => setTemplateName(e.target.value)} />
-              </label>
-              <Button type="submit" disabled={templateName.trim() === ''}>
-                Keep
-              </Button>
-            </form>
-            {templates.length > 0 ? (
-              <div className="mt-2">
-                <PickOne
-                  stacked
-                  label="Put a template’s rungs on top"
-                  value=""
-                  choices={[['', 'choose one'], ...templates.map((t) => [t.id, `${t.name}, ${t.rungs.length} rungs`] as const)]}
-                  onPick={(id) => {
-                    const template = templates.find((t) => t.id === id);
-                    if (template) void actions.useTemplate(section, template);
-                  }}
-                />
-              </div>
-            ) : null}
-            {ladder.rungs.some((r) => r.own) && sections.length > 1 ? (
-              <Button className="mt-2" onClick={() => void actions.shareOwn(section)}>
-                My own rungs in the other sections too
-              </Button>
-            ) : null}
-          </Panel>
-        ) : null}
+        {ladder ? <UseAgainPanel ladder={ladder} section={section} sections={sections} actions={actions} /> : null}
       </div>
     </div>
   );

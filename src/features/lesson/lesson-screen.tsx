@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useStudents, useStudio } from '@/store';
 import { Button, EmptyState } from '@/ui';
-import { PieceStage } from '@/features/score';
+import { PieceStage, useScores } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { Hearing } from './hearing';
 import { lessonActions } from './lesson-actions';
@@ -29,6 +29,8 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   useHotkeys('h', () => setView('hear'));
   useHotkeys('g', () => setView('week'));
   useHotkeys('l', () => setView('past'));
+  // Every piece of the lesson is at hand before it is asked for.
+  useScores(model.pieces);
   const [first] = model.toHear;
   const { pieceId, change } = where;
   // A lesson begins with what is to be heard first; a piece already chosen stays.

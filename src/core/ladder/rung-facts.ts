@@ -1,0 +1,50 @@
+import type { MadeRung, RungKind, Teaching } from '../studio';
+import type { SectionContent } from './section-content';
+
+/** What a ladder is for: a small chunk, a join, a phrase, a whole section with all its steps, the piece. */
+export type LadderScope = 'unit' | 'join' | 'phrase' | 'section' | 'piece';
+export type StudentLevel = 'beginner' | 'intermediate' | 'advanced';
+export const STUDENT_LEVELS: readonly StudentLevel[] = ['beginner', 'intermediate', 'advanced'];
+
+/** All that the rules look at. Bars are printed numbers as text, tempos quarters a minute. */
+export interface RungFacts {
+  readonly scope: LadderScope;
+  readonly content: SectionContent;
+  readonly teaching: Teaching;
+  readonly level: StudentLevel;
+  readonly instrument: string;
+  readonly bars: string;
+  readonly numberOf: (bar: number) => string;
+  readonly firstOfPiece: boolean;
+  readonly lastOfPiece: boolean;
+  readonly start: number;
+  readonly target: number;
+  readonly times: number;
+  /** The teacher wrote dynamics or cues of their own here. */
+  readonly ownDynamics: boolean;
+}
+
+/** A rung as a rule proposes it; `bars` are indexes where it is about some of the bars only. */
+export interface ProposedRung extends MadeRung {
+  readonly key: string;
+  readonly kind: RungKind;
+  readonly why: string;
+  readonly bars: readonly [number, number] | null;
+}
+
+/** Done three times in a row. */
+export const THREE = '3 in a row without a stop';
+/** Which hands a rung is for: both where there are two. */
+export const both = (f: RungFacts): string => (f.content.hands.length === 2 ? 'both' : '');
+export const inScope = (f: RungFacts, ...scopes: readonly LadderScope[]): boolean => scopes.includes(f.scope);
+/** A rung, with its kind as its key unless it says otherwise. */
+export const one = (
+  kind: RungKind,
+  what: string,
+  hands: string,
+  tempo: number | null,
+  times: number,
+  done: string,
+  why: string,
+  more: Partial<Pick<ProposedRung, 'key' | 'bars' | 'tempoTo'>> = {},
+): ProposedRung => ({ key: more.key ?? kind, kind, what, hands, tempo, tempoTo: more.tempoTo ?? null, times, done, why, bars: more.bars ?? null });

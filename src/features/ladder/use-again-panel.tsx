@@ -1,0 +1,62 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import type { PlacedSection } from '@/core/sections';
+import type { Ladder } from '@/core/studio';
+import { useTemplates } from '@/store';
+import { Button, Panel, PickOne } from '@/ui';
+import type { LadderActions } from './ladder-actions';
+
+interface Props {
+  readonly ladder: Ladder;
+  readonly section: PlacedSection;
+  readonly sections: readonly PlacedSection[];
+  readonly actions: LadderActions;
+}
+
+/** A ladder kept as a template, a template used here, own rungs shared with the other sections. */
+export function UseAgainPanel({ ladder, section, sections, actions }: Props): ReactNode {
+  const templates = useTemplates() ?? [];
+  const [templateName, setTemplateName] = useState('');
+  return (
+    <Panel title="Use again">
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          const name = templateName.trim();
+          if (name === '') return;
+          setTemplateName('');
+          void actions.keepTemplate(section, name);
+        }}
+      >
+        <label className="min-w-0 flex-1">
+          <span className="text-ink-2">Keep this ladder as a template</span>
+          <input className="field w-full" placeholder="its name" value={templateName} maxLength={120} onChange={(e) => setTemplateName(e.target.value)} />
+        </label>
+        <Button type="submit" disabled={templateName.trim() === ''}>
+          Keep
+        </Button>
+      </form>
+      {templates.length > 0 ? (
+        <div className="mt-2">
+          <PickOne
+            stacked
+            label="Put a template’s rungs on top"
+            value=""
+            choices={[['', 'choose one'], ...templates.map((t) => [t.id, `${t.name}, ${t.rungs.length} rungs`] as const)]}
+            onPick={(id) => {
+              const template = templates.find((t) => t.id === id);
+              if (template) void actions.useTemplate(section, template);
+            }}
+          />
+        </div>
+      ) : null}
+      {ladder.rungs.some((r) => r.own) && sections.length > 1 ? (
+        <Button className="mt-2" onClick={() => void actions.shareOwn(section)}>
+          My own rungs in the other sections too
+        </Button>
+      ) : null}
+    </Panel>
+  );
+}
