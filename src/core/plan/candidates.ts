@@ -109,7 +109,7 @@ export function weekCandidates(
           kind: rung.kind === 'warm-up' ? 'technique' : rung.kind === 'corner' ? 'corner' : 'rung',
           what: `${name}: ${rung.what}`,
           tempo: rung.tempo,
-          minutes: shortened(rung.minutes ?? 4),
+          minutes: shortened(((rung.minutes ?? 4) * overhead) / USUAL_OVERHEAD),
           days: rung.kind === 'corner' ? 5 : 4 - place,
           timesADay: rung.kind === 'tempo' ? 1 : Math.max(1, Math.min(10, rung.times)),
           by: rung.kind === 'corner' || (isNew && place === 0) ? 'midweek' : 'lesson',

@@ -4,5 +4,5 @@
  */
 export { nextRung, sectionsToHear, weekCandidates, type ToHear, type WorkedPiece } from './candidates';
 export { daysInWords, recapText, type RecapRequest } from './recap';
-export { fillTray, risesTooFast, type Candidate, type Tray, type TrayItem } from './week-tray';
+export { fillTray, MOST_RISE, risesTooFast, type Candidate, type Tray, type TrayItem } from './week-tray';
 export { mondayOf, practiceWeeks, type PracticeWeek } from './practice-weeks';

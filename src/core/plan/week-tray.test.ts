@@ -94,6 +94,20 @@ describe('the tray of a week', () => {
     expect(tray.items[0]?.on).toEqual([0, 1]);
     expect(tray.leftOut[0]).toMatchObject({ why: 'on 2 of 4 days', minutes: 16 });
   });
+  it('keeps under a limit for the whole week and says so', () => {
+    fc.assert(
+      fc.property(anyCandidates, anyMinutes, fc.integer({ min: 0, max: 120 }), (list, minutes, most) => {
+        const tray = fillTray(
+          list.map((c) => candidate(c.key, c.minutes, c.days, c.weight)),
+          minutes,
+          most,
+        );
+        expect(tray.planned.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(most);
+      }),
+    );
+    const tray = fillTray([candidate('run', 10, 5, 1)], [20, 20, 20, 20, 20, 20, 20], 25);
+    expect(tray.leftOut[0]?.why).toBe('on 2 of 5 days, so that the week does not rise too fast');
+  });
   it('flags a week that asks more than a quarter more [from memory]', () => {
     expect(risesTooFast(100, 125)).toBe(false);
     expect(risesTooFast(100, 126)).toBe(true);

@@ -53,26 +53,44 @@ function daysFor(room: readonly number[], minutes: number, wanted: number): numb
 /**
  * Fills a week: heaviest first, each thing on as many of its days as the minutes allow. What does not fit is named, and what fits on
  * fewer days than wanted too. Within a day, technique comes first and checks next. Minutes of no day are ever exceeded; candidates of
- * no length or on no day are left out.
+ * no length or on no day are left out. `mostInWeek` is a second limit, so that a week does not rise too fast over the one before.
  */
-export function fillTray(candidates: readonly Candidate[], minutesPerDay: readonly number[]): Tray {
+export function fillTray(candidates: readonly Candidate[], minutesPerDay: readonly number[], mostInWeek = Infinity): Tray {
   const room = Array.from({ length: 7 }, (_, d) => Math.max(0, minutesPerDay[d] ?? 0));
+  let left = mostInWeek;
   const items: TrayItem[] = [];
   const leftOut: Tray['leftOut'][number][] = [];
   const inOrder = [...candidates].sort((a, b) => b.weight - a.weight || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
   for (const c of inOrder) {
     const wanted = Math.min(7, Math.floor(c.days));
     const each = c.minutes;
-    const on = wanted > 0 && each > 0 ? daysFor(room, each, wanted) : [];
+    const free = wanted > 0 && each > 0 ? daysFor(room, each, wanted) : [];
+    const on = free.slice(0, Math.max(0, Math.floor((left + SLACK) / Math.max(each, SLACK))));
+    left -= on.length * each;
+    const rises = on.length < free.length;
     for (const d of on) room[d] = (room[d] ?? 0) - each;
     if (on.length > 0) items.push({ ...c, on });
-    if (on.length === 0) leftOut.push({ key: c.key, what: c.what, minutes: c.minutes * Math.max(1, wanted), why: 'no day has room for it' });
+    if (on.length === 0)
+      leftOut.push({
+        key: c.key,
+        what: c.what,
+        minutes: c.minutes * Math.max(1, wanted),
+        why: rises ? 'the week would rise too fast' : 'no day has room for it',
+      });
     else if (on.length < wanted)
-      leftOut.push({ key: c.key, what: c.what, minutes: c.minutes * (wanted - on.length), why: `on ${on.length} of ${wanted} days` });
+      leftOut.push({
+        key: c.key,
+        what: c.what,
+        minutes: c.minutes * (wanted - on.length),
+        why: `on ${on.length} of ${wanted} days${rises ? ', so that the week does not rise too fast' : ''}`,
+      });
   }
   const planned = room.map((left, d) => Math.round((Math.max(0, minutesPerDay[d] ?? 0) - left) * 100) / 100);
   return { items: items.sort((a, b) => KIND_FIRST.indexOf(a.kind) - KIND_FIRST.indexOf(b.kind) || b.weight - a.weight), leftOut, planned };
 }
 
-/** Whether a week asks more than a quarter more than the one before: daily time rises gently **[from memory]**. */
-export const risesTooFast = (before: number, now: number): boolean => before > 0 && now > before * 1.25 + SLACK;
+/** A week may ask at most this much of the one before: daily time rises gently **[from memory]**. */
+export const MOST_RISE = 1.25;
+
+/** Whether a week asks more than a quarter more than the one before; a week without one before it may ask anything. */
+export const risesTooFast = (before: number, now: number): boolean => before > 0 && now > before * MOST_RISE + SLACK;

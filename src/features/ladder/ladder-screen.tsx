@@ -2,13 +2,23 @@
 
 import { useMemo, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { cautionsFor, densestQuarter, ORDER_SCHOOLS, passSeconds, tempoSteps, TEMPO_OVER, TEMPO_STEP, type LadderConflict } from '@/core/ladder';
+import {
+  cautionsFor,
+  densestQuarter,
+  ORDER_SCHOOLS,
+  passSeconds,
+  tempoSteps,
+  TEMPO_OVER,
+  TEMPO_STEP,
+  USUAL_OVERHEAD,
+  type LadderConflict,
+} from '@/core/ladder';
 import { standingKey } from '@/core/mastery';
 import { barsText, type PlacedSection } from '@/core/sections';
-import { teachingFor, type Rung, type Teaching } from '@/core/studio';
-import { eventAdded, rowChange, useLadders, useMarks, useSettings, useStandings, useStudents, useStudio } from '@/store';
+import { teachingFor, type Rung, type StudioEvent, type Teaching } from '@/core/studio';
+import { eventAdded, rowChange, useLadders, useMarks, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
 import { Button, LadderDrawing, Panel, TempoCurve } from '@/ui';
-import { PieceStage, useChunks, type PieceContext } from '@/features/score';
+import { PieceStage, useChunks, useOverhead, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { asProposed } from './kept-sections';
 import { ladderActions, targetOf } from './ladder-actions';
@@ -21,6 +31,8 @@ const WINDS = /flute|recorder|oboe|clarinet|sax|bassoon|trumpet|horn|trombone|tu
 
 const tempoText = (rung: Rung): string => (rung.tempo === null ? '' : rung.tempoTo === null ? String(rung.tempo) : `${rung.tempo} → ${rung.tempoTo}`);
 
+const NO_EVENTS: readonly StudioEvent[] = [];
+
 function Climbing({ piece, score, sections, section: fromAddress }: PieceContext): ReactNode {
   const where = useWhere();
   const studio = useStudio();
@@ -30,6 +42,10 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   const settings = useSettings();
   const marks = useMarks(piece.id) ?? [];
   const standings = useStandings({ pieceId: piece.id });
+  const events = useStudentEvents(where.studentId) ?? NO_EVENTS;
+  const rows = useMemo(() => sections.map((p) => p.section), [sections]);
+  const scores = useMemo(() => new Map([[piece.id, score]]), [piece.id, score]);
+  const overhead = useOverhead(events, rows, scores);
   const [current, setCurrent] = useState<string | null>(null);
   const [conflicts, setConflicts] = useState<readonly LadderConflict[]>([]);
   const student = students.find((s) => s.id === where.studentId) ?? null;
@@ -125,7 +141,9 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
         notesPerSecond: (densestQuarter(score, section.from, section.to) * target) / 60,
       })
     : [];
-  const minutes = Math.round((ladder?.rungs ?? []).reduce((sum, r) => sum + (r.minutes ?? 0), 0));
+  /** As this student practises, by the logs; as is usual for everyone. */
+  const pace = student ? overhead / USUAL_OVERHEAD : 1;
+  const minutes = Math.round((ladder?.rungs ?? []).reduce((sum, r) => sum + (r.minutes ?? 0), 0) * pace);
   const setOrder = (order: Teaching['order']): void =>
     void studio.commit('order of learning', [rowChange('pieces', piece, { ...piece, teaching: { ...piece.teaching, order }, updatedAt: studio.now() })]);
   const move = (id: string, by: 1 | -1): void => {
@@ -245,7 +263,14 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
         <Panel title={rung ? 'This rung' : 'Choose a rung'}>
           {rung ? (
             <>
-              <RungEditor key={rung.id} rung={rung} onEdit={edit} onRemove={remove} />
+              <RungEditor
+                key={rung.id}
+                rung={rung}
+                minutes={rung.minutes === undefined ? null : rung.minutes * pace}
+                pacedBy={student && pace !== 1 ? student.name : null}
+                onEdit={edit}
+                onRemove={remove}
+              />
               {steps ? (
                 <div className="mt-3">
                   <TempoCurve steps={steps} target={target} />

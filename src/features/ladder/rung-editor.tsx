@@ -4,6 +4,10 @@ import { Button } from '@/ui';
 
 interface Props {
   readonly rung: Rung;
+  /** Estimated minutes for all its times. */
+  readonly minutes: number | null;
+  /** Whose logs the estimate follows; null for the usual one. */
+  readonly pacedBy: string | null;
   readonly onEdit: (change: Partial<Rung>) => void;
   readonly onRemove: () => void;
 }
@@ -14,7 +18,7 @@ const tempoFrom = (text: string): number | null => {
 };
 
 /** Everything of one rung, saved as it is typed. */
-export function RungEditor({ rung, onEdit, onRemove }: Props): ReactNode {
+export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props): ReactNode {
   const { made } = rung;
   const text = (label: string, field: 'what' | 'hands' | 'done', most: number): ReactNode => (
     <label>
@@ -45,7 +49,9 @@ export function RungEditor({ rung, onEdit, onRemove }: Props): ReactNode {
     <div className="grid gap-3">
       <p className="text-ink-2">
         Why: {rung.why}
-        {rung.minutes === undefined ? '' : `. About ${rung.minutes} min, by length, times and stops.`}
+        {minutes === null
+          ? ''
+          : `. About ${minutes.toFixed(1)} min, by length, times and ${pacedBy === null ? 'the usual stops' : `the stops in ${pacedBy}’s logs`}.`}
       </p>
       {text('What to do', 'what', 300)}
       {text('Hands', 'hands', 60)}

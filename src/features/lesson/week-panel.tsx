@@ -3,14 +3,13 @@
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
-import { learnedOverhead, passSeconds, type LoggedWork } from '@/core/ladder';
-import { fillTray, recapText, risesTooFast, weekCandidates, type Candidate } from '@/core/plan';
-import { practiceOf } from '@/core/mastery';
+import { fillTray, MOST_RISE, recapText, risesTooFast, weekCandidates, type Candidate } from '@/core/plan';
+import { heldEvents } from '@/core/mastery';
 import { placeSections } from '@/core/sections';
 import type { Assigned, Student } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, Panel, PickOne } from '@/ui';
-import { useScores } from '@/features/score';
+import { useOverhead, useScores } from '@/features/score';
 import type { GivenWeek, LessonActions } from './lesson-actions';
 import type { LessonModel } from './use-lesson';
 
@@ -40,43 +39,37 @@ interface Props {
   readonly actions: LessonActions;
 }
 
-/** What the student's logs say of how long practice takes beside the bare playing. */
-function useOverhead(model: LessonModel, scores: ReturnType<typeof useScores>): number {
-  return useMemo(() => {
-    const logs = practiceOf(model.events).flatMap((e): LoggedWork[] => {
-      const score = scores.get(e.pieceId);
-      const section = model.sections.find((s) => s.id === e.sectionId);
-      const [placed] = score && section ? placeSections(score, [section]) : [];
-      if (!score || !placed || e.tempo === null || e.times === 0) return [];
-      return [{ playingSeconds: e.times * passSeconds(score, placed.from, placed.to, e.tempo), minutes: e.minutes }];
-    });
-    return learnedOverhead(logs);
-  }, [model.events, model.sections, scores]);
-}
-
 /** Next week: filled by the tool until the teacher takes it, then the teacher's. */
 export function WeekPanel({ model, actions }: Props): ReactNode {
   const studio = useStudio();
   const { student, pieces } = model;
   const scores = useScores(pieces);
-  const overhead = useOverhead(model, scores);
+  const overhead = useOverhead(model.events, model.sections, scores);
   const [own, setOwn] = useState('');
   const [missed, setMissed] = useState(false);
   const available = availableTo(student);
+  const given = model.current?.assignment ?? null;
+  const lessonId = model.current?.id ?? null;
+  const before = useMemo(() => {
+    const earlier = heldEvents(model.events).flatMap((e) => (e.kind === 'assignment' && e.lessonId !== lessonId ? [e] : []));
+    return minutesOf(earlier.pop()?.items ?? []);
+  }, [model.events, lessonId]);
   const suggestion = useMemo(() => {
     const work = pieces.flatMap((piece) => {
       const score = scores.get(piece.id);
       const rows = model.sections.filter((s) => s.pieceId === piece.id);
       return score ? [{ piece, score, sections: placeSections(score, rows), ladders: model.ladders }] : [];
     });
-    return fillTray(weekCandidates(work, model.standings, student.id, studio.now(), overhead), student.minutesPerDay);
-  }, [pieces, scores, model.sections, model.ladders, model.standings, student, studio, overhead]);
-  const given = model.current?.assignment ?? null;
+    return fillTray(
+      weekCandidates(work, model.standings, student.id, studio.now(), overhead),
+      student.minutesPerDay,
+      before > 0 ? before * MOST_RISE : Infinity,
+    );
+  }, [pieces, scores, model.sections, model.ladders, model.standings, student, studio, overhead, before]);
   const items: readonly Assigned[] = given ? given.items : suggestion.items.map(toAssigned);
   const leftOut = given ? given.leftOut : suggestion.leftOut;
   const cue = given?.cue ?? '';
   const planned = minutesOf(items);
-  const before = model.assignment && model.assignment.id !== given?.id ? minutesOf(model.assignment.items) : 0;
   const week = (change: Partial<GivenWeek>): GivenWeek => ({
     items,
     leftOut: leftOut.map((l) => ({ what: l.what, minutes: l.minutes })),

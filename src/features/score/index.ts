@@ -8,3 +8,4 @@ export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
 export { playNotes, type HeardNote } from './play';
 export { useChunks, useFingering, useMarking } from './use-marking';
+export { useOverhead } from './use-overhead';
