@@ -19,7 +19,6 @@ const VIEWS: readonly {
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
   { name: 'marks-flute', path: '/marks?piece=demo-gull&section=demo-gull-s1&bars=1-8&student=demo-oskar', before: 'note' },
-  { name: 'grid', path: '/shelf', before: 'grid' },
   { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'tempo-rung' },
   { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'hear' },
   { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', tablet: true },
@@ -29,6 +28,8 @@ const VIEWS: readonly {
   { name: 'student', path: '/board?student=demo-imke' },
   { name: 'files', path: '/files' },
   { name: 'about', path: '/about' },
+  // Last: it brings a piece of its own in.
+  { name: 'grid', path: '/shelf', before: 'grid' },
 ];
 
 async function main(): Promise<void> {

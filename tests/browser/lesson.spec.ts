@@ -146,6 +146,17 @@ test('the ladder is built anew around what the teacher changed; a target moves i
   await expect.poll(async () => (await rung(/from cold/))?.['tempo']).toBe(100);
   expect(await rung(/Right hand alone/)).toMatchObject({ times: 7, done: 'like a song', tempo: 60 });
   expect(await rung(/Left hand alone/)).toBeUndefined();
+  // A rung of the teacher's own goes to the other sections, too; undone in one step.
+  await page.getByRole('button', { name: /^Add a rung/ }).click();
+  await page.getByLabel('What to do').fill('Hum the bass');
+  await page.getByLabel('Done when').focus();
+  await expect(page.getByRole('button', { name: /^Rung .*Hum the bass/ })).toBeVisible();
+  const humming = async () =>
+    (await storedRows(page, 'ladders', 'demo')).filter((l) => l['pieceId'] === 'demo-quay' && JSON.stringify(l['rungs']).includes('Hum the bass')).length;
+  await page.getByRole('button', { name: 'My own rungs in all other sections too' }).click();
+  await expect.poll(humming).toBe(3);
+  await page.keyboard.press('Control+z');
+  await expect.poll(humming).toBe(1);
   // Kept as a template, and used on another section.
   await page.getByLabel('Keep this ladder as a template').fill('Two hands');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();

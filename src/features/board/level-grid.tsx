@@ -54,7 +54,7 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
   const scroller = useRef<HTMLDivElement | null>(null);
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 6 });
-  const template = `13rem repeat(${columns.length}, minmax(6.2rem, 1fr))`;
+  const template = `13rem repeat(${columns.length}, minmax(6.8rem, 1fr))`;
   const focusCell = (row: number, column: number): void => {
     setFocus([row, column]);
     virtual.scrollToIndex(row);
@@ -83,14 +83,14 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
       aria-rowcount={rows.length + 1}
       aria-colcount={columns.length + 1}
     >
-      <div style={{ minWidth: `calc(13rem + ${columns.length} * 6.2rem)` }}>
+      <div style={{ minWidth: `calc(13rem + ${columns.length} * 6.8rem)` }}>
         <div role="row" aria-rowindex={1} className="sticky top-0 z-10 grid border-b border-rule-strong bg-sheet" style={{ gridTemplateColumns: template }}>
           <span role="columnheader" className="sticky left-0 bg-sheet px-3 py-2">
             <span className="sr-only">Student</span>
           </span>
           {columns.map((c) => (
             <span key={c.id} role="columnheader" className="flex min-w-0 flex-col justify-end px-3 py-2 font-semibold" title={`${c.head} ${c.under}`}>
-              <span className={`block break-words leading-tight ${c.head.length > 4 ? 'text-base' : 'text-lg'}`}>{c.head}</span>
+              <span className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'text-base' : 'text-lg'}`}>{c.head}</span>
               <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
             </span>
           ))}

@@ -118,10 +118,9 @@ export function ladderActions(context: LadderContext, studio: StudioAccess, onCo
         ...(ladderOf(placed)?.rungs ?? []),
         ...fromTemplateRungs(template.rungs, targetOf(piece, score, placed), studio.newId),
       ]),
-    /** The teacher's own rungs of one section, put into the others; ladders that are not there yet are built first. */
-    shareOwn: async (placed: PlacedSection): Promise<void> => {
+    /** The teacher's own rungs of one section, put into others; ladders that are not there yet are built first. */
+    shareOwn: async (placed: PlacedSection, others: readonly PlacedSection[]): Promise<void> => {
       const own = (ladderOf(placed)?.rungs ?? []).filter((r) => r.own);
-      const others = sections.filter((p) => p.section.id !== placed.section.id);
       const template = toTemplateRungs(own, targetOf(piece, score, placed));
       await studio.commit(
         'own rungs for the other sections',

@@ -18,6 +18,9 @@ interface Props {
 export function UseAgainPanel({ ladder, section, sections, actions }: Props): ReactNode {
   const templates = useTemplates() ?? [];
   const [templateName, setTemplateName] = useState('');
+  const others = sections.filter((p) => p.section.id !== section.section.id);
+  const { id, likeId } = section.section;
+  const copies = others.filter((p) => p.section.likeId === id || p.section.id === likeId || (likeId !== null && p.section.likeId === likeId));
   return (
     <Panel title="Use again">
       <form
@@ -52,10 +55,15 @@ export function UseAgainPanel({ ladder, section, sections, actions }: Props): Re
           />
         </div>
       ) : null}
-      {ladder.rungs.some((r) => r.own) && sections.length > 1 ? (
-        <Button className="mt-2" onClick={() => void actions.shareOwn(section)}>
-          My own rungs in the other sections too
-        </Button>
+      {ladder.rungs.some((r) => r.own) && others.length > 0 ? (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {copies.length > 0 && copies.length < others.length ? (
+            <Button onClick={() => void actions.shareOwn(section, copies)}>
+              My own rungs in {copies.map((p) => p.section.letter || p.section.name).join(', ')} too
+            </Button>
+          ) : null}
+          <Button onClick={() => void actions.shareOwn(section, others)}>My own rungs in all other sections too</Button>
+        </div>
       ) : null}
     </Panel>
   );
