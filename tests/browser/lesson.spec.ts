@@ -64,6 +64,11 @@ test('a full lesson by keyboard only: five sections, a tempo, a note, next week'
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`)).toEqual([]);
 
+  // A rung ticked in the lesson belongs to it.
+  await page.getByRole('tab', { name: /^Hear/ }).click();
+  await page.getByRole('list', { name: 'Rungs' }).getByRole('button').first().click();
+  await expect.poll(async () => (await lessonRecords(page)).filter((e) => e['kind'] === 'rung').length).toBe(1);
+
   // The whole lesson is taken back in one change, and comes back by undo.
   await page.getByRole('button', { name: 'Take the whole lesson back' }).click();
   await expect(page.getByRole('button', { name: /^Start the clock/ })).toBeVisible();

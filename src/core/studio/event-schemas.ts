@@ -49,7 +49,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
     /** The record this one stands in for: that one was wrong. */
     corrects: id.optional(),
   }),
-  z.object({ ...eventBase, kind: z.literal('rung'), studentId: id, pieceId: id, sectionId: id, rungId: id, done: z.boolean() }),
+  z.object({ ...eventBase, kind: z.literal('rung'), studentId: id, pieceId: id, sectionId: id, rungId: id, done: z.boolean(), lessonId: id.optional() }),
   /** A finger changed after the section had been practised: the old one resurfaces under stress, so it is remembered. */
   z.object({
     ...eventBase,

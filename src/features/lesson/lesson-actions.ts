@@ -52,8 +52,10 @@ export function lessonActions(model: LessonModel, studio: StudioAccess, begun: {
         }),
       ]);
     },
-    tick: (section: { readonly id: string; readonly pieceId: string }, rungId: string, standing: FoldedStanding | undefined): Promise<void> =>
-      studio.commit('rung ticked', [
+    tick: (section: { readonly id: string; readonly pieceId: string }, rungId: string, standing: FoldedStanding | undefined): Promise<void> => {
+      const { lessonId, entries } = inLesson();
+      return studio.commit('rung ticked', [
+        ...entries,
         eventAdded({
           ...stamp(),
           kind: 'rung',
@@ -62,8 +64,10 @@ export function lessonActions(model: LessonModel, studio: StudioAccess, begun: {
           sectionId: section.id,
           rungId,
           done: !(standing?.rungsDone.includes(rungId) ?? false),
+          lessonId,
         }),
-      ]),
+      ]);
+    },
     begin: (): Promise<void> => studio.commit('lesson begun', inLesson().entries),
     say: (text: string, about?: string): Promise<void> => {
       const { lessonId, entries } = about === undefined ? inLesson() : { lessonId: about, entries: [] };
