@@ -46,7 +46,6 @@ interface Working {
   skill: number;
   climbed: number;
   secureFor: number;
-  before: Level;
   heldBefore: boolean;
 }
 
@@ -75,7 +74,6 @@ export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, Play
         skill: 0,
         climbed: 0,
         secureFor: 0,
-        before: 0 as Level,
         heldBefore: false,
       };
     });
@@ -114,7 +112,6 @@ export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, Play
       });
       if (level >= 4) w.heldBefore = true;
       w.secureFor = level === 5 ? w.secureFor + 1 : 0;
-      w.before = level;
       const upTo = Math.min(w.section.rungs.length, Math.floor((w.skill / 5) * w.section.rungs.length));
       for (; w.climbed < upTo; w.climbed += 1) {
         const rung = w.section.rungs[w.climbed];

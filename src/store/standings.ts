@@ -1,4 +1,4 @@
-import { foldStanding, foldStandings, type FoldedStanding } from '@/core/mastery';
+import { foldStanding, foldStandings, standingKey, type FoldedStanding } from '@/core/mastery';
 import type { StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
 
@@ -14,7 +14,7 @@ async function pairsOf(db: StudioDatabase, events: readonly StudioEvent[]): Prom
       seen.add(about.id);
       about = await db.events.get(about.target);
     }
-    if (about?.kind === 'level' || about?.kind === 'rung') pairs.set(`${about.studentId} ${about.sectionId}`, [about.studentId, about.sectionId]);
+    if (about?.kind === 'level' || about?.kind === 'rung') pairs.set(standingKey(about.studentId, about.sectionId), [about.studentId, about.sectionId]);
   }
   return [...pairs.values()];
 }
@@ -42,7 +42,7 @@ export async function refold(db: StudioDatabase, events: readonly StudioEvent[])
   for (const pair of await pairsOf(db, events)) {
     const standing = foldStanding(await recordsOf(db, pair));
     if (standing) await db.standings.put(standing);
-    else await db.standings.delete(`${pair[0]} ${pair[1]}`);
+    else await db.standings.delete(standingKey(...pair));
   }
 }
 

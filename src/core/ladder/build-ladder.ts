@@ -1,4 +1,4 @@
-import { barDifficulties, type BarDifficulty } from '../difficulty';
+import type { BarDifficulty } from '../difficulty';
 import { barsText } from '../sections';
 import { tempoAt, type Score } from '../score';
 import { USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
@@ -6,7 +6,7 @@ import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import type { ProposedRung, StudentLevel } from './rung-facts';
 import { proposeRungs } from './rung-rules';
-import { sectionContent } from './section-content';
+import { pieceContent, sectionContent } from './section-content';
 import { startTempo } from './start-tempo';
 
 export interface LadderRequest {
@@ -99,8 +99,9 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const teaching = request.teaching ?? USUAL_TEACHING;
   const bar = score.bars[from];
   const target = Math.round(request.targetTempo ?? (bar ? tempoAt(score, bar.onset) : 90));
-  const start = startTempo(score, from, to, target);
-  const content = sectionContent(score, from, to, request.difficulties ?? barDifficulties(score));
+  const whole = pieceContent(score, request.difficulties);
+  const start = startTempo(score, from, to, target, whole.struck);
+  const content = sectionContent(whole, from, to);
   const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));
   const numberOf = (b: number): string => score.bars[b]?.number ?? String(b + 1);
   const bars = barsText(score, from, to);

@@ -1,4 +1,3 @@
-import { barDifficulties, cornersOf } from '../difficulty';
 import { barLines } from '../sameness';
 import { barsText, proposeSections } from '../sections';
 import { tempoAt, type Score } from '../score';
@@ -8,7 +7,7 @@ import { TIMES } from './build-ladder';
 import { estimateMinutes } from './minutes';
 import { orderChunks, type LadderChunk, type OrderRequest } from './order-chunks';
 import { proposeRungs, TEMPO_STEP } from './rung-rules';
-import { sectionContent } from './section-content';
+import { pieceContent, sectionContent } from './section-content';
 import { startTempo } from './start-tempo';
 import { tempoSteps } from './tempo-steps';
 
@@ -42,16 +41,16 @@ export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLad
   const sections = proposeSections(score);
   const chunks = orderChunks(score, sections, request);
   const target = Math.round(request.tempo ?? tempoAt(score, ticks(0)));
-  const difficulties = barDifficulties(score);
-  const corners = new Set(cornersOf(difficulties).map((c) => c.bar));
+  const whole = pieceContent(score);
+  const corners = new Set(whole.corners.map((c) => c.bar));
   const { all } = barLines(score);
   const seenRhythms = new Set<number>();
   const rungs: PieceRung[] = [];
   const numberOf = (b: number): string => score.bars[b]?.number ?? String(b + 1);
   for (const chunk of chunks) {
     const { from, to } = chunk;
-    const start = startTempo(score, from, to, target);
-    const content = sectionContent(score, from, to, difficulties);
+    const start = startTempo(score, from, to, target, whole.struck);
+    const content = sectionContent(whole, from, to);
     const both = content.hands.length === 2 ? 'both' : 'all';
     const put = (rung: Omit<PieceRung, 'chunk' | 'bars'>): void => void rungs.push({ ...rung, chunk: chunk.name, bars: [from, to] });
     if (chunk.copyOf !== null) {

@@ -1,6 +1,7 @@
 import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
 import { patternsFor } from '../facts';
-import { freeTimeIn, struckNotes, type Note, type Score } from '../score';
+import { freeTimeIn, type Note, type Score } from '../score';
+import { struckBars, type StruckBars } from './struck-bars';
 
 export interface Corner {
   readonly bar: number;
@@ -84,32 +85,45 @@ function changesOf(score: Score, from: number, to: number): string[] {
   return [...new Set(changes)];
 }
 
-/** Bars of the range whose rhythm, of all that is struck, has not been met earlier in the piece. */
-function newRhythms(score: Score, struck: readonly Note[], from: number, to: number): number[] {
+/** What the ladders of all chunks of a piece look at, found once. */
+export interface PieceContent {
+  readonly score: Score;
+  readonly struck: StruckBars;
+  readonly difficulties: readonly BarDifficulty[];
+  /** Corners of the piece, hardest first. */
+  readonly corners: readonly BarDifficulty[];
+  /** Bars whose rhythm, of all that is struck, was not met earlier in the piece. */
+  readonly newRhythms: ReadonlySet<number>;
+}
+
+function newRhythms(score: Score, struck: StruckBars): ReadonlySet<number> {
   const seen = new Set<string>();
-  const faces: string[][] = score.bars.map(() => []);
-  for (const n of struck) if (!n.grace) faces[n.bar]?.push(`${n.part} ${n.staff} ${n.onset - (score.bars[n.bar]?.onset ?? 0)} ${n.duration}`);
-  const fresh: number[] = [];
-  faces.forEach((face, bar) => {
+  const fresh = new Set<number>();
+  struck.forEach((notes, bar) => {
+    const face = notes.flatMap((n) => (n.grace ? [] : [`${n.part} ${n.staff} ${n.onset - (score.bars[bar]?.onset ?? 0)} ${n.duration}`]));
     const key = [...new Set(face)].sort().join('|');
-    if (bar >= from && bar <= to && face.length > 1 && !seen.has(key)) fresh.push(bar);
+    if (face.length > 1 && !seen.has(key)) fresh.add(bar);
     seen.add(key);
   });
   return fresh;
 }
 
+/** Reads a whole piece for its ladders. */
+export function pieceContent(score: Score, difficulties: readonly BarDifficulty[] = barDifficulties(score)): PieceContent {
+  const struck = struckBars(score);
+  return { score, struck, difficulties, corners: cornersOf(difficulties), newRhythms: newRhythms(score, struck) };
+}
+
 /** Reads a run of bars, both ends included, for its ladder. Corners are those of the piece, or the one bar clearly above its neighbours. */
-export function sectionContent(score: Score, from: number, to: number, difficulties: readonly BarDifficulty[] = barDifficulties(score)): SectionContent {
-  const struck = struckNotes(score.notes).map((s) => s.note);
-  const inside = struck.filter((n) => n.bar >= from && n.bar <= to);
+export function sectionContent(piece: PieceContent, from: number, to: number): SectionContent {
+  const { score, difficulties } = piece;
+  const inside = piece.struck.slice(from, to + 1).flat();
   const two = score.parts.find((p) => p.staves >= 2);
   const hands = two ? ([1, 2] as const).filter((s) => inside.some((n) => n.part === two.id && n.staff === s)).map((s) => (s === 1 ? 'right' : 'left')) : [];
   const columns = new Map<string, number>();
   for (const n of inside) columns.set(`${n.part} ${n.staff} ${n.onset} ${n.bar}`, (columns.get(`${n.part} ${n.staff} ${n.onset} ${n.bar}`) ?? 0) + 1);
   const chordBars = new Set([...columns].flatMap(([key, count]) => (count >= 3 ? [key.split(' ')[3] ?? ''] : [])));
-  const named = cornersOf(difficulties)
-    .filter((c) => c.bar >= from && c.bar <= to)
-    .slice(0, 2);
+  const named = piece.corners.filter((c) => c.bar >= from && c.bar <= to).slice(0, 2);
   const here = difficulties.slice(from, to + 1);
   const middle = here.map((d) => d.score).sort((a, b) => a - b)[Math.floor(here.length / 2)] ?? 0;
   const hardest = [...here].sort((a, b) => b.score - a.score)[0];
@@ -122,7 +136,7 @@ export function sectionContent(score: Score, from: number, to: number, difficult
     leap: largestLeap(inside),
     chordBars: chordBars.size,
     chordChanges: changesOf(score, from, to),
-    newRhythms: newRhythms(score, struck, from, to),
+    newRhythms: [...piece.newRhythms].filter((b) => b >= from && b <= to),
     touches: inside.some((n) => n.marks.slurs.length > 0 || n.marks.articulations.some((a) => a !== 'breath-mark')),
     dynamics: score.directions.some((d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge')),
     words: inside.some((n) => n.marks.lyrics.length > 0),

@@ -1,4 +1,4 @@
-import { chanceItHolds, dueState, type FoldedStanding } from '../mastery';
+import { chanceItHolds, dueState, standingKey, type FoldedStanding } from '../mastery';
 import { barsText } from '../sections';
 import type { PlacedSection } from '../sections';
 import type { Score } from '../score';
@@ -40,7 +40,7 @@ export function sectionsToHear(
         .filter((s) => s.parentId === null)
         .sort((a, b) => a.order - b.order)
         .map((s): ToHear => {
-          const there = standings.get(`${studentId} ${s.id}`);
+          const there = standings.get(standingKey(studentId, s.id));
           const heard = there && there.level !== null ? there : undefined;
           const due = heard ? dueState(heard.fading, heard.at, now) : 'fresh';
           const state = assigned.has(s.id) ? 'assigned' : !heard || heard.level === 0 ? 'new' : due;
@@ -72,7 +72,7 @@ export function weekCandidates(
     let fresh = 0;
     for (const p of sections) {
       if (p.section.parentId !== null) continue;
-      const there = standings.get(`${studentId} ${p.section.id}`);
+      const there = standings.get(standingKey(studentId, p.section.id));
       const ladder = ladders.find((l) => l.sectionId === p.section.id);
       const name = `${piece.title}, ${p.section.letter || 'bars'} ${barsText(score, p.from, p.to)}`;
       const state = there && there.level !== null ? dueState(there.fading, there.at, now) : 'fresh';

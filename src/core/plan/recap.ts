@@ -10,7 +10,6 @@ export interface RecapRequest {
   readonly heard: readonly { readonly name: string; readonly level: Level; readonly before: Level | null; readonly note: string }[];
   readonly items: readonly Assigned[];
   readonly cue: string;
-  readonly minutesPerDay: readonly number[];
 }
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

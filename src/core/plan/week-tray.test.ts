@@ -167,7 +167,6 @@ describe('the recap', () => {
       },
     ],
     cue: 'sing it',
-    minutesPerDay: [10, 0, 10, 0, 10, 0, 0],
   };
   it('says in plain words what was heard and what is to do', () => {
     const text = recapText(request);

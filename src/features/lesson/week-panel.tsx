@@ -4,7 +4,7 @@ import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { fillTray, MOST_RISE, recapText, risesTooFast, weekCandidates, type Candidate } from '@/core/plan';
-import { heldEvents } from '@/core/mastery';
+import { heldEvents, standingKey } from '@/core/mastery';
 import { placeSections } from '@/core/sections';
 import type { Assigned, Student } from '@/core/studio';
 import { useStudio } from '@/store';
@@ -116,7 +116,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
     missed,
     said: model.current?.said ?? '',
     heard: (model.current?.heard ?? []).map((e) => {
-      const history = model.standings.get(`${student.id} ${e.sectionId}`)?.hearings ?? [];
+      const history = model.standings.get(standingKey(student.id, e.sectionId))?.hearings ?? [];
       const earlier = history.filter(([at]) => at < e.at).pop();
       const section = names.get(e.sectionId);
       return {
@@ -128,7 +128,6 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
     }),
     items,
     cue,
-    minutesPerDay: student.minutesPerDay,
   });
   const copy = async (): Promise<void> => {
     await navigator.clipboard.writeText(recap);
