@@ -7,7 +7,12 @@ const only = (name, from, allowed) => ({
 });
 module.exports = {
   forbidden: [
-    { name: 'no-circular', severity: 'error', from: { pathNot: '^src/core/studio|^src/core/(mastery|sections|ladder|bargrid|midi)' }, to: { circular: true } },
+    {
+      name: 'no-circular',
+      severity: 'error',
+      from: { pathNot: '^src/core/studio|^src/core/(mastery|sections|ladder|bargrid|midi)' },
+      to: { circular: true },
+    },
     only('core-knows-only-core', 'core', ['core/']),
     {
       name: 'core-without-interface',
@@ -24,16 +29,27 @@ module.exports = {
       name: 'features-by-their-face',
       severity: 'error',
       from: { path: '^src/features/([^/]+)/' },
-      to: { path: '^src/(features|store|ui|workers|demo|core/[^/]+)/', pathNot: ['^src/features/$1/', '/index\\.tsx?$', '^src/core/(units|result)\\.ts$'] },
+      to: {
+        path: '^src/(features|store|ui|workers|demo|core/[^/]+)/',
+        pathNot: ['^src/features/$1/', '/index\\.tsx?$', '^src/core/(units|result)\\.ts$'],
+      },
     },
     {
       name: 'core-rooms-by-their-face',
       severity: 'error',
       from: { path: '^src/core/([^/]+)/' },
-      to: { path: '^src/core/[^/]+/', pathNot: ['^src/core/$1/', '/index\\.ts$', '^src/core/musicxml/\\.\\./score', '^src/core/score/'] },
+      to: {
+        path: '^src/core/[^/]+/',
+        pathNot: ['^src/core/$1/', '/index\\.ts$', '^src/core/musicxml/\\.\\./score', '^src/core/score/'],
+      },
     },
     { name: 'cli-uses-core', severity: 'error', from: { path: '^cli/' }, to: { path: '^src/(?!core)' } },
-    { name: 'no-orphans', severity: 'error', from: { orphan: true, path: '^src/', pathNot: ['\\.d\\.ts$', '^src/app/', '^src/proxy'] }, to: {} },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, path: '^src/', pathNot: ['\\.d\\.ts$', '^src/app/', '^src/proxy'] },
+      to: {},
+    },
   ],
   options: {
     tsConfig: { fileName: 'tsconfig.json' },

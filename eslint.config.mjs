@@ -21,6 +21,9 @@ export default tseslint.config(
   },
   {
     files: ['**/*.tsx'],
-    rules: { 'jsx-a11y/label-has-associated-control': ['error', { assert: 'either', depth: 4 }], 'jsx-a11y/no-noninteractive-element-interactions': 'off' },
+    rules: {
+      'jsx-a11y/label-has-associated-control': ['error', { assert: 'either', depth: 4 }],
+      'jsx-a11y/no-noninteractive-element-interactions': 'off',
+    },
   },
 );

@@ -13,5 +13,10 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM_LAUNCH,
   },
-  webServer: { command: `node_modules/.bin/next start -p ${PORT}`, url: `http://localhost:${PORT}/about`, reuseExistingServer: false, timeout: 60_000 },
+  webServer: {
+    command: `node_modules/.bin/next start -p ${PORT}`,
+    url: `http://localhost:${PORT}/about`,
+    reuseExistingServer: false,
+    timeout: 60_000,
+  },
 });

@@ -16,16 +16,28 @@ const STEPS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 
 /** Two staves of eighths over quarters: 20 notes in ten events a bar, close to a dense classical page. */
 function bigFile(bars: number): string {
-  const note = (step: string, octave: number, duration: number, type: string, voice: number, staff: number, chord = false): string =>
+  const note = (
+    step: string,
+    octave: number,
+    duration: number,
+    type: string,
+    voice: number,
+    staff: number,
+    chord = false,
+  ): string =>
     `<note>${chord ? '<chord/>' : ''}<pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration><voice>${voice}</voice><type>${type}</type><stem>up</stem><staff>${staff}</staff></note>`;
   const measures = Array.from({ length: bars }, (_, b) => {
     const right = Array.from(
       { length: 8 },
-      (_x, i) => note(STEPS[(b + i) % 7] ?? 'C', 5, 1, 'eighth', 1, 1) + (i % 2 === 0 ? note(STEPS[(b + i + 2) % 7] ?? 'E', 5, 1, 'eighth', 1, 1, true) : ''),
+      (_x, i) =>
+        note(STEPS[(b + i) % 7] ?? 'C', 5, 1, 'eighth', 1, 1) +
+        (i % 2 === 0 ? note(STEPS[(b + i + 2) % 7] ?? 'E', 5, 1, 'eighth', 1, 1, true) : ''),
     ).join('');
     const left = Array.from(
       { length: 4 },
-      (_x, i) => note(STEPS[(b + i) % 7] ?? 'C', 3, 2, 'quarter', 5, 2) + note(STEPS[(b + i + 4) % 7] ?? 'G', 3, 2, 'quarter', 5, 2, true),
+      (_x, i) =>
+        note(STEPS[(b + i) % 7] ?? 'C', 3, 2, 'quarter', 5, 2) +
+        note(STEPS[(b + i + 4) % 7] ?? 'G', 3, 2, 'quarter', 5, 2, true),
     ).join('');
     const head =
       b === 0
@@ -87,8 +99,14 @@ async function main(): Promise<void> {
   const a = engrave(fromLong);
   const b = engrave(fromShort);
   say('engraving them, ratio', `${a.toFixed(0)} ms / ${b.toFixed(0)} ms = ${(a / b).toFixed(2)}`);
-  say('difficulty of 400 bars, ratio to that load', (best(3, () => void barDifficulties(big.score)) / theirs).toFixed(3));
-  say('counts of one staff of 400 bars, ratio to that load', (best(3, () => void countStaff(big.score, 'P1', 1, 0, 399)) / theirs).toFixed(3));
+  say(
+    'difficulty of 400 bars, ratio to that load',
+    (best(3, () => void barDifficulties(big.score)) / theirs).toFixed(3),
+  );
+  say(
+    'counts of one staff of 400 bars, ratio to that load',
+    (best(3, () => void countStaff(big.score, 'P1', 1, 0, 399)) / theirs).toFixed(3),
+  );
   const build = (score: typeof big.score): void => {
     const sameness = findSameness(score);
     proposeSections(score, sameness);
@@ -110,10 +128,16 @@ async function main(): Promise<void> {
     return best(2, () => void fingerScore(score, { instrument: 'piano' }));
   };
   const two = fingers(100);
-  say('fingering 100 bars, 2,000 notes (wanted: under 1,000 ms)', `${two.toFixed(0)} ms, ${(2000 / (two / 1000)).toFixed(0)} notes a second`);
+  say(
+    'fingering 100 bars, 2,000 notes (wanted: under 1,000 ms)',
+    `${two.toFixed(0)} ms, ${(2000 / (two / 1000)).toFixed(0)} notes a second`,
+  );
   say('fingering 400 bars, ratio to four times that', (fingers(400) / (4 * two)).toFixed(2));
   const agreement = shareOfAgreement();
-  say('fingers that agree with old editions', `${agreement.agree} of ${agreement.all} = ${(agreement.agree / agreement.all).toFixed(2)} (${agreement.by})`);
+  say(
+    'fingers that agree with old editions',
+    `${agreement.agree} of ${agreement.all} = ${(agreement.agree / agreement.all).toFixed(2)} (${agreement.by})`,
+  );
   const drop = await measureDropToMusic(file);
   if (drop) {
     say('from dropping the 400-bar file to its first system', `${drop.ours.toFixed(0)} ms`);
@@ -122,13 +146,19 @@ async function main(): Promise<void> {
   }
   const board = await measureBoard();
   if (board) {
-    say('board of one piece out of 500,000 records (wanted: about 1,000 ms)', `${board.open.toFixed(0)} ms; the demo studio's: ${board.small.toFixed(0)} ms`);
+    say(
+      'board of one piece out of 500,000 records (wanted: about 1,000 ms)',
+      `${board.open.toFixed(0)} ms; the demo studio's: ${board.small.toFixed(0)} ms`,
+    );
     say('ratio of the two', (board.open / board.small).toFixed(2));
     say('first opening, with all records folded once', `${(board.upgrade / 1000).toFixed(1)} s`);
     say('from the key to the cell of the board, median of 10', `${board.cell.toFixed(0)} ms`);
   }
   const click = await measureClickToFinger();
-  say('from the key to the visible finger, median of 10', click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`);
+  say(
+    'from the key to the visible finger, median of 10',
+    click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`,
+  );
 }
 
 await main();

@@ -30,9 +30,12 @@ async function seed(page: Page, source: string): Promise<void> {
         open.onupgradeneeded = () => {
           for (const [name, indexes] of Object.entries(stores)) {
             const store = open.result.createObjectStore(name, { keyPath: name === 'engravings' ? 'key' : 'id' });
-            for (const index of indexes) store.createIndex(index, index.startsWith('[') ? index.slice(1, -1).split('+') : index);
+            for (const index of indexes)
+              store.createIndex(index, index.startsWith('[') ? index.slice(1, -1).split('+') : index);
           }
-          open.result.createObjectStore('changes', { keyPath: 'seq', autoIncrement: true }).createIndex('undone', 'undone');
+          open.result
+            .createObjectStore('changes', { keyPath: 'seq', autoIncrement: true })
+            .createIndex('undone', 'undone');
         };
         open.onsuccess = () => resolve(open.result);
       });
@@ -45,12 +48,37 @@ async function seed(page: Page, source: string): Promise<void> {
         });
       const at = (n: number): string => new Date(Date.UTC(2025, 0, 1) + n * 60_000).toISOString();
       const updatedAt = at(0);
-      const base = { fileName: 'x.abc', encoding: 'utf-8', bom: false, original: null, instrument: 'piano', targetTempo: null, addedAt: updatedAt, updatedAt };
+      const base = {
+        fileName: 'x.abc',
+        encoding: 'utf-8',
+        bom: false,
+        original: null,
+        instrument: 'piano',
+        targetTempo: null,
+        addedAt: updatedAt,
+        updatedAt,
+      };
       await put(
         'pieces',
-        Array.from({ length: pieces }, (_, p) => ({ ...base, id: `p${p}`, title: `Piece ${p}`, composer: '', format: 'musicxml', source: text })),
+        Array.from({ length: pieces }, (_, p) => ({
+          ...base,
+          id: `p${p}`,
+          title: `Piece ${p}`,
+          composer: '',
+          format: 'musicxml',
+          source: text,
+        })),
       );
-      const edge = { fromBar: 'bar-1', toBar: 'bar-1', fromOffset: '0', toOffset: null, parentId: null, likeId: null, hand: 'all', name: '' };
+      const edge = {
+        fromBar: 'bar-1',
+        toBar: 'bar-1',
+        fromOffset: '0',
+        toOffset: null,
+        parentId: null,
+        likeId: null,
+        hand: 'all',
+        name: '',
+      };
       await put(
         'sections',
         Array.from({ length: pieces * sections }, (_, i) => ({
@@ -107,7 +135,12 @@ async function seed(page: Page, source: string): Promise<void> {
 }
 
 /** Milliseconds to open the board on 500,000 records (the first time with the upgrade), and from a digit key to its cell. */
-export function measureBoard(): Promise<{ readonly upgrade: number; readonly open: number; readonly small: number; readonly cell: number } | null> {
+export function measureBoard(): Promise<{
+  readonly upgrade: number;
+  readonly open: number;
+  readonly small: number;
+  readonly cell: number;
+} | null> {
   const opened = openAbc('X:1\nT:x\nM:4/4\nL:1/4\nK:C\nC D E F |]', 'x.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   const source = opened.value.text;
@@ -138,7 +171,8 @@ export function measureBoard(): Promise<{ readonly upgrade: number; readonly ope
                 observer.disconnect();
                 requestAnimationFrame(() => resolve(performance.now() - start));
               });
-              if (cell) observer.observe(cell, { childList: true, subtree: true, characterData: true, attributes: true });
+              if (cell)
+                observer.observe(cell, { childList: true, subtree: true, characterData: true, attributes: true });
               cell?.dispatchEvent(new KeyboardEvent('keydown', { key, code: `Digit${key}`, bubbles: true }));
             }),
           String((i % 2) + 1),

@@ -40,7 +40,12 @@ export function measureDropToMusic(file: string): Promise<{ readonly ours: numbe
     const theirs = await page.evaluate(async (text) => {
       const api = (
         window as unknown as {
-          opensheetmusicdisplay: { OpenSheetMusicDisplay: new (h: HTMLElement, o: object) => { load(t: string): Promise<unknown>; render(): void } };
+          opensheetmusicdisplay: {
+            OpenSheetMusicDisplay: new (
+              h: HTMLElement,
+              o: object,
+            ) => { load(t: string): Promise<unknown>; render(): void };
+          };
         }
       ).opensheetmusicdisplay;
       const begin = performance.now();
@@ -73,7 +78,8 @@ export function measureClickToFinger(): Promise<number | null> {
                   requestAnimationFrame(() => resolve(performance.now() - start));
                 }
               });
-              if (lane) observer.observe(lane, { childList: true, subtree: true, characterData: true, attributes: true });
+              if (lane)
+                observer.observe(lane, { childList: true, subtree: true, characterData: true, attributes: true });
               document.dispatchEvent(new KeyboardEvent('keydown', { key, code: `Digit${key}`, bubbles: true }));
               document.dispatchEvent(new KeyboardEvent('keyup', { key, code: `Digit${key}`, bubbles: true }));
             }),

@@ -21,10 +21,25 @@ const PASSAGES: readonly Passage[] = [
     fingers: '512345113123451 1'.replace(/ /g, ''),
   },
   // The same, bars 5–8.
-  { name: 'Petzold, Menuet in G, 5–8', hand: 'right', abc: 'M:3/4\nL:1/8\nQ:1/4=112\nK:G\nc2 dcBA | B2 cBAG | F2 GABG | A6 |', fingers: '4543234321212312' },
+  {
+    name: 'Petzold, Menuet in G, 5–8',
+    hand: 'right',
+    abc: 'M:3/4\nL:1/8\nQ:1/4=112\nK:G\nc2 dcBA | B2 cBAG | F2 GABG | A6 |',
+    fingers: '4543234321212312',
+  },
   // Hanon, The Virtuoso Pianist (1873), no. 1, first two bars of each hand.
-  { name: 'Hanon 1, right', hand: 'right', abc: 'M:2/4\nL:1/16\nQ:1/4=60\nK:C\nCEFG AGFE | DFGA BAGF |', fingers: '1234543212345432'.slice(0, 16) },
-  { name: 'Hanon 1, left', hand: 'left', abc: 'M:2/4\nL:1/16\nQ:1/4=60\nK:C\nC,E,F,G, A,G,F,E, | D,F,G,A, B,A,G,F, |', fingers: '5432123454321234' },
+  {
+    name: 'Hanon 1, right',
+    hand: 'right',
+    abc: 'M:2/4\nL:1/16\nQ:1/4=60\nK:C\nCEFG AGFE | DFGA BAGF |',
+    fingers: '1234543212345432'.slice(0, 16),
+  },
+  {
+    name: 'Hanon 1, left',
+    hand: 'left',
+    abc: 'M:2/4\nL:1/16\nQ:1/4=60\nK:C\nC,E,F,G, A,G,F,E, | D,F,G,A, B,A,G,F, |',
+    fingers: '5432123454321234',
+  },
   // Clementi, Sonatina op. 36 no. 1, opening (Peters, Köhler's edition, from memory).
   {
     name: 'Clementi op. 36/1, 1–4',
@@ -40,9 +55,19 @@ const PASSAGES: readonly Passage[] = [
     fingers: '54545243112512 3'.replace(/ /g, ''),
   },
   // Any method: C major five-finger tune (Ode to Joy in C).
-  { name: 'Ode to Joy in C, 1–4', hand: 'right', abc: 'M:4/4\nL:1/4\nQ:1/4=100\nK:C\nE E F G | G F E D | C C D E | E>D D2 |', fingers: '334554321123322' },
+  {
+    name: 'Ode to Joy in C, 1–4',
+    hand: 'right',
+    abc: 'M:4/4\nL:1/4\nQ:1/4=100\nK:C\nE E F G | G F E D | C C D E | E>D D2 |',
+    fingers: '334554321123322',
+  },
   // Alberti bass, Mozart K. 545, bars 1–2, left hand (Lebert's edition, from memory).
-  { name: 'Mozart K. 545, left, 1–2', hand: 'left', abc: 'M:4/4\nL:1/8\nQ:1/4=120\nK:C\nCGEG CGEG | DGFG CGEG |', fingers: '5131513151215131'.slice(0, 16) },
+  {
+    name: 'Mozart K. 545, left, 1–2',
+    hand: 'left',
+    abc: 'M:4/4\nL:1/8\nQ:1/4=120\nK:C\nCGEG CGEG | DGFG CGEG |',
+    fingers: '5131513151215131'.slice(0, 16),
+  },
 ];
 
 /** Notes whose proposed finger is the printed one, over all passages. */

@@ -15,13 +15,19 @@ function barRange(text: string): readonly [number, number] | null {
 
 export async function countVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
   const range = options['bars'] === undefined ? ([0, Infinity] as const) : barRange(options['bars']);
-  if (range === null) return fail('bad-option', `--bars takes a bar or a range such as 4-7, counted from 0; "${options['bars'] ?? ''}" is neither.`);
+  if (range === null)
+    return fail(
+      'bad-option',
+      `--bars takes a bar or a range such as 4-7, counted from 0; "${options['bars'] ?? ''}" is neither.`,
+    );
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
   const system = COUNT_SYSTEMS.find((s) => s === options['system']) ?? 'meter';
   const to = Math.min(range[1], score.bars.length - 1);
-  const bars = score.parts.flatMap((part) => Array.from({ length: part.staves }, (_, i) => countStaff(score, part.id, i + 1, range[0], to, system)).flat());
+  const bars = score.parts.flatMap((part) =>
+    Array.from({ length: part.staves }, (_, i) => countStaff(score, part.id, i + 1, range[0], to, system)).flat(),
+  );
   return ok({
     bars: bars
       .sort((a, b) => a.bar - b.bar)

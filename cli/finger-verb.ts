@@ -1,4 +1,5 @@
-import { fingerScore, isInstrument } from '../src/core/fingering';
+import { fingerScore } from '../src/core/fingering';
+import { isInstrumentId } from '../src/core/instruments';
 import { fail, ok, type Result } from '../src/core/result';
 import { quartersText } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
@@ -7,7 +8,7 @@ import type { OptionValues } from './options';
 
 export async function fingerVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
   const instrument = options['instrument'] ?? 'piano';
-  if (!isInstrument(instrument)) return fail('bad-option', `--instrument "${instrument}" is not known.`);
+  if (!isInstrumentId(instrument)) return fail('bad-option', `--instrument "${instrument}" is not known.`);
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;

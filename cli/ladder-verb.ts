@@ -15,7 +15,14 @@ export async function ladderVerb(bytes: Uint8Array, file: string, options: Optio
     ...(options['tempo'] === undefined ? {} : { tempo: Number(options['tempo']) }),
   });
   return ok({
-    chunks: ladder.chunks.map((c) => ({ name: c.name, from: c.from, to: c.to, why: c.why, kind: c.kind, copyOf: c.copyOf })),
+    chunks: ladder.chunks.map((c) => ({
+      name: c.name,
+      from: c.from,
+      to: c.to,
+      why: c.why,
+      kind: c.kind,
+      copyOf: c.copyOf,
+    })),
     rungs: ladder.rungs.map((r) => ({
       chunk: r.chunk,
       kind: r.kind,

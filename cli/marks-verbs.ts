@@ -14,14 +14,20 @@ const round = (n: number): number => Number(n.toFixed(3));
 
 type Refusal = (score: Score, file: string) => Result<never> | null;
 
-async function withScore(bytes: Uint8Array, file: string, describe: (score: Score) => unknown, refuse: Refusal = () => null): Promise<Result<unknown>> {
+async function withScore(
+  bytes: Uint8Array,
+  file: string,
+  describe: (score: Score) => unknown,
+  refuse: Refusal = () => null,
+): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
   return refuse(score, file) ?? ok(describe(score));
 }
 
-const tempoOf = (score: Score, options: OptionValues): number => (options['tempo'] === undefined ? tempoAt(score, ticks(0)) : Number(options['tempo']));
+const tempoOf = (score: Score, options: OptionValues): number =>
+  options['tempo'] === undefined ? tempoAt(score, ticks(0)) : Number(options['tempo']);
 
 export const chordsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
   withScore(
@@ -63,12 +69,36 @@ export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionVa
 
 export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
   withScore(bytes, file, (score) => {
-    const plan = placeBreaths(score, tempoOf(score, options), options['span'] === undefined ? 8 : Number(options['span']));
+    const plan = placeBreaths(
+      score,
+      tempoOf(score, options),
+      options['span'] === undefined ? 8 : Number(options['span']),
+    );
     const q = (t: number): string => quartersText(score, t);
     return {
-      breaths: plan.breaths.map((b) => ({ afterNoteId: b.afterNoteId, bar: b.bar, onset: q(b.onset), reason: b.reason, printed: b.printed, catch: b.catch })),
-      spans: plan.spans.map((s) => ({ from: q(s.from), to: q(s.to), fromBar: s.fromBar, toBar: s.toBar, seconds: round(s.seconds) })),
-      warnings: plan.warnings.map((w) => ({ code: w.code, fromBar: w.fromBar, toBar: w.toBar, seconds: round(w.seconds), tempo: w.tempo, message: w.message })),
+      breaths: plan.breaths.map((b) => ({
+        afterNoteId: b.afterNoteId,
+        bar: b.bar,
+        onset: q(b.onset),
+        reason: b.reason,
+        printed: b.printed,
+        catch: b.catch,
+      })),
+      spans: plan.spans.map((s) => ({
+        from: q(s.from),
+        to: q(s.to),
+        fromBar: s.fromBar,
+        toBar: s.toBar,
+        seconds: round(s.seconds),
+      })),
+      warnings: plan.warnings.map((w) => ({
+        code: w.code,
+        fromBar: w.fromBar,
+        toBar: w.toBar,
+        seconds: round(w.seconds),
+        tempo: w.tempo,
+        message: w.message,
+      })),
     };
   });
 
@@ -77,7 +107,13 @@ export const dynamicsVerb = (bytes: Uint8Array, file: string): Promise<Result<un
     bytes,
     file,
     (score) => ({
-      printed: printedDynamics(score).map((d) => ({ bar: d.bar, onset: quartersText(score, d.onset), level: d.level, part: d.part, staff: d.staff })),
+      printed: printedDynamics(score).map((d) => ({
+        bar: d.bar,
+        onset: quartersText(score, d.onset),
+        level: d.level,
+        part: d.part,
+        staff: d.staff,
+      })),
       suggested: suggestDynamics(score).map((d) => ({
         bar: d.bar,
         onset: quartersText(score, d.onset),

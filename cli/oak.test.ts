@@ -20,7 +20,12 @@ describe('oak', () => {
       notes: Record<string, unknown>[];
     };
     // 16 bars of 3/4, repeated once: facts of the printed page.
-    expect([piece.writtenQuarters, piece.playedQuarters, piece.pickupQuarters, piece.playingOrder.length]).toEqual(['48', '96', '0', 32]);
+    expect([piece.writtenQuarters, piece.playedQuarters, piece.pickupQuarters, piece.playingOrder.length]).toEqual([
+      '48',
+      '96',
+      '0',
+      32,
+    ]);
     expect(piece.notes[0]).toMatchObject({ bar: 0, onset: '0', duration: '2', midi: 55, grace: false, tie: null });
   });
 
@@ -60,7 +65,11 @@ describe('oak', () => {
         { kind: 'finger', noteId: 'gone', finger: '1' },
       ]),
     );
-    expect(JSON.parse(oak('write', PIECE, '--marks', marks, '-o', out).stdout)).toEqual({ written: out, added: 1, unplaced: ['gone'] });
+    expect(JSON.parse(oak('write', PIECE, '--marks', marks, '-o', out).stdout)).toEqual({
+      written: out,
+      added: 1,
+      unplaced: ['gone'],
+    });
     expect(readFileSync(out, 'utf8')).toContain('<fingering>5</fingering>');
   });
 });

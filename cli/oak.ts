@@ -11,7 +11,8 @@ function readBytes(file: string): Result<Uint8Array> {
   try {
     const stat = statSync(file);
     if (!stat.isFile()) return fail('not-a-file', `${file} is not a file.`, { file });
-    if (stat.size > LIMITS.fileBytes) return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
+    if (stat.size > LIMITS.fileBytes)
+      return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
     return { ok: true, value: readFileSync(file) };
   } catch {
     return fail('no-such-file', `${file} cannot be opened; check its name.`, { file });
@@ -30,7 +31,9 @@ async function main(args: readonly string[]): Promise<number> {
   if (!isVerb(verb))
     return complain(
       'unknown-verb' satisfies CliCode,
-      verb === '' ? `give a verb: ${Object.keys(VERBS).join(', ')}.` : `"${verb}" is not a verb; use one of ${Object.keys(VERBS).join(', ')}.`,
+      verb === ''
+        ? `give a verb: ${Object.keys(VERBS).join(', ')}.`
+        : `"${verb}" is not a verb; use one of ${Object.keys(VERBS).join(', ')}.`,
     );
   const parsed = parseArguments(rest, optionsFor(VERBS[verb].options));
   if (!parsed.ok) return complain(parsed.issue.code, parsed.issue.message);
@@ -47,9 +50,12 @@ async function main(args: readonly string[]): Promise<number> {
   for (const file of files) {
     const bytes = readBytes(file);
     const result = bytes.ok ? await runVerb(verb, bytes.value, file, options) : bytes;
-    if (result.ok) process.stdout.write(`${JSON.stringify(several ? { file, ...(result.value as object) } : result.value)}\n`);
+    if (result.ok)
+      process.stdout.write(`${JSON.stringify(several ? { file, ...(result.value as object) } : result.value)}\n`);
     else if (several) {
-      process.stdout.write(`${JSON.stringify({ file, error: { code: result.issue.code, message: oneLine(result.issue.message) } })}\n`);
+      process.stdout.write(
+        `${JSON.stringify({ file, error: { code: result.issue.code, message: oneLine(result.issue.message) } })}\n`,
+      );
       exit = complain(result.issue.code, result.issue.message);
     } else exit = complain(result.issue.code, result.issue.message);
   }
@@ -61,7 +67,9 @@ main(process.argv.slice(2)).then(
     process.exitCode = code;
   },
   (error: unknown) => {
-    process.stderr.write(`error: bug: ${oneLine(error instanceof Error ? (error.stack ?? error.message) : String(error))}\n`);
+    process.stderr.write(
+      `error: bug: ${oneLine(error instanceof Error ? (error.stack ?? error.message) : String(error))}\n`,
+    );
     process.exitCode = 1;
   },
 );

@@ -31,7 +31,10 @@ function check(name: string, value: string, shape: OptionShape): string | null {
 }
 
 /** Splits arguments into files and options; `-o X` is `--out X`. Codes: `unknown-option`, `bad-option`. */
-export function parseArguments(args: readonly string[], shapes: OptionShapes): Result<{ files: string[]; options: OptionValues }, CliCode> {
+export function parseArguments(
+  args: readonly string[],
+  shapes: OptionShapes,
+): Result<{ files: string[]; options: OptionValues }, CliCode> {
   const files: string[] = [];
   const options: Record<string, string> = {};
   let onlyFiles = false;

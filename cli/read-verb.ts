@@ -1,5 +1,13 @@
 import { ok, type Result } from '../src/core/result';
-import { meterQuarters, meterText, playedSeconds, playingOrder, quartersText, transpositionInSemitones, type Score } from '../src/core/score';
+import {
+  meterQuarters,
+  meterText,
+  playedSeconds,
+  playingOrder,
+  quartersText,
+  transpositionInSemitones,
+  type Score,
+} from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 
 /** What `oak read` prints; field names are a contract. */
@@ -14,7 +22,12 @@ export function describeScore(score: Score): unknown {
   return {
     title: score.title,
     composer: score.composer,
-    parts: score.parts.map((p) => ({ id: p.id, name: p.name, staves: p.staves, transpose: transpositionInSemitones(p.transpose) })),
+    parts: score.parts.map((p) => ({
+      id: p.id,
+      name: p.name,
+      staves: p.staves,
+      transpose: transpositionInSemitones(p.transpose),
+    })),
     bars: score.bars.map((b) => ({
       bar: b.index,
       id: b.id,
@@ -44,7 +57,13 @@ export function describeScore(score: Score): unknown {
     })),
     ornaments: score.notes.flatMap((n) => n.marks.ornaments.map((o) => ({ noteId: n.id, kind: o.kind }))),
     tempos: score.tempos.map((t) => ({ bar: t.bar, onset: q(t.onset), bpm: t.bpm })),
-    warnings: score.warnings.map((w) => ({ code: w.code, bar: w.bar, number: w.number, part: w.part, message: w.message })),
+    warnings: score.warnings.map((w) => ({
+      code: w.code,
+      bar: w.bar,
+      number: w.number,
+      part: w.part,
+      message: w.message,
+    })),
   };
 }
 

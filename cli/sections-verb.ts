@@ -35,12 +35,27 @@ export function describeSections(score: Score): unknown {
       diatonic: r.diatonic,
       times: r.times,
       differences: r.differences.map((d) => ({ bar: d.bar, noteIds: d.noteIds, aBar: d.aBar, aNoteIds: d.aNoteIds })),
-      words: r.kind === 'moved' || r.kind === 'sequence' ? movedInWords(r) : r.kind === 'rhythm' ? 'the same rhythm' : differencesInWords(score, r),
+      words:
+        r.kind === 'moved' || r.kind === 'sequence'
+          ? movedInWords(r)
+          : r.kind === 'rhythm'
+            ? 'the same rhythm'
+            : differencesInWords(score, r),
       savesSeconds: round(r.saves, 3),
     })),
     ostinatos: sameness.ostinatos,
-    rhythmFamilies: rhythmFamilies(score).map((f) => ({ part: f.part, staff: f.staff, tag: f.tag, bars: f.bars, count: f.count })),
-    payoff: payOff(score).map((p) => ({ bars: p.bars, sharePlayed: round(p.sharePlayed, 6), seconds: round(p.seconds, 3) })),
+    rhythmFamilies: rhythmFamilies(score).map((f) => ({
+      part: f.part,
+      staff: f.staff,
+      tag: f.tag,
+      bars: f.bars,
+      count: f.count,
+    })),
+    payoff: payOff(score).map((p) => ({
+      bars: p.bars,
+      sharePlayed: round(p.sharePlayed, 6),
+      seconds: round(p.seconds, 3),
+    })),
     corners: cornersOf(hard).map((d) => ({ bar: d.bar, score: d.score, reasons: d.reasons.map((r) => r.text) })),
     difficulty: hard.map((d) => ({ bar: d.bar, score: d.score })),
   };

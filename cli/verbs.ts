@@ -1,6 +1,6 @@
 import type { Result } from '../src/core/result';
 import type { OptionShapes, OptionValues } from './options';
-import { INSTRUMENTS } from '../src/core/fingering';
+import { INSTRUMENT_IDS } from '../src/core/instruments';
 import { COUNT_SYSTEMS } from '../src/core/rhythm';
 import { ORNAMENT_STYLES } from '../src/core/ornaments';
 import { ORDER_SCHOOLS, STUDENT_LEVELS } from '../src/core/ladder';
@@ -25,17 +25,29 @@ export const VERBS = {
   sections: { options: {}, takesFile: true, run: sectionsVerb },
   finger: {
     options: {
-      instrument: { kind: 'choice', of: INSTRUMENTS },
+      instrument: { kind: 'choice', of: INSTRUMENT_IDS },
       hand: { kind: 'choice', of: ['right', 'left', 'auto'] },
       span: { kind: 'number', min: 3, max: 24 },
     },
     takesFile: true,
     run: fingerVerb,
   },
-  count: { options: { system: { kind: 'choice', of: COUNT_SYSTEMS }, bars: { kind: 'text' } }, takesFile: true, run: countVerb },
+  count: {
+    options: { system: { kind: 'choice', of: COUNT_SYSTEMS }, bars: { kind: 'text' } },
+    takesFile: true,
+    run: countVerb,
+  },
   chords: { options: {}, takesFile: true, run: chordsVerb },
-  ornaments: { options: { style: { kind: 'choice', of: ORNAMENT_STYLES }, tempo: { kind: 'number', min: 10, max: 600 } }, takesFile: true, run: ornamentsVerb },
-  breaths: { options: { tempo: { kind: 'number', min: 10, max: 600 }, span: { kind: 'number', min: 0.5, max: 120 } }, takesFile: true, run: breathsVerb },
+  ornaments: {
+    options: { style: { kind: 'choice', of: ORNAMENT_STYLES }, tempo: { kind: 'number', min: 10, max: 600 } },
+    takesFile: true,
+    run: ornamentsVerb,
+  },
+  breaths: {
+    options: { tempo: { kind: 'number', min: 10, max: 600 }, span: { kind: 'number', min: 0.5, max: 120 } },
+    takesFile: true,
+    run: breathsVerb,
+  },
   dynamics: { options: {}, takesFile: true, run: dynamicsVerb },
   ladder: {
     options: {
@@ -52,7 +64,12 @@ export const VERBS = {
 
 export type VerbName = keyof typeof VERBS;
 
-export async function runVerb(verb: VerbName, bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
+export async function runVerb(
+  verb: VerbName,
+  bytes: Uint8Array,
+  file: string,
+  options: OptionValues,
+): Promise<Result<unknown>> {
   const entry: Verb = VERBS[verb];
   return entry.run(bytes, file, options);
 }

@@ -2,16 +2,28 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 
 interface Lock {
-  readonly packages: Readonly<Record<string, { readonly version?: string; readonly dev?: boolean; readonly optional?: boolean; readonly license?: string }>>;
+  readonly packages: Readonly<
+    Record<
+      string,
+      { readonly version?: string; readonly dev?: boolean; readonly optional?: boolean; readonly license?: string }
+    >
+  >;
 }
 
 const lock = JSON.parse(readFileSync('package-lock.json', 'utf8')) as Lock;
 const shipped = Object.entries(lock.packages)
-  .filter(([path, entry]) => path.startsWith('node_modules/') && !path.slice(13).includes('node_modules/') && entry.dev !== true && entry.optional !== true)
+  .filter(
+    ([path, entry]) =>
+      path.startsWith('node_modules/') &&
+      !path.slice(13).includes('node_modules/') &&
+      entry.dev !== true &&
+      entry.optional !== true,
+  )
   .map(([path, entry]) => {
     const name = path.slice('node_modules/'.length);
     const own = JSON.parse(readFileSync(`${path}/package.json`, 'utf8')) as { license?: string | { type?: string } };
-    const licence = typeof own.license === 'string' ? own.license : (own.license?.type ?? entry.license ?? 'not stated');
+    const licence =
+      typeof own.license === 'string' ? own.license : (own.license?.type ?? entry.license ?? 'not stated');
     return { name, version: entry.version ?? '', licence };
   })
   .sort((a, b) => a.name.localeCompare(b.name));

@@ -18,7 +18,11 @@ const VIEWS: readonly {
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
-  { name: 'marks-flute', path: '/marks?piece=demo-gull&section=demo-gull-s1&bars=1-8&student=demo-oskar', before: 'note' },
+  {
+    name: 'marks-flute',
+    path: '/marks?piece=demo-gull&section=demo-gull-s1&bars=1-8&student=demo-oskar',
+    before: 'note',
+  },
   { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'tempo-rung' },
   { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'hear' },
   { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', tablet: true },
@@ -51,15 +55,19 @@ async function main(): Promise<void> {
     }
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
     const page = await context.newPage();
-    page.on('console', (message) => (message.type() === 'error' ? process.stderr.write(`console: ${message.text()}\n`) : undefined));
+    page.on('console', (message) =>
+      message.type() === 'error' ? process.stderr.write(`console: ${message.text()}\n`) : undefined,
+    );
     page.on('pageerror', (error) => process.stderr.write(`page error: ${error.message}\n`));
     for (const view of VIEWS) {
       if (only.length > 0 && !only.includes(view.name)) continue;
       await page.setViewportSize(view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 });
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
-      if (/read|sections|marks|lesson/.test(view.name) && view.before !== 'grid') await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
-      if (view.before === 'note') await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');
+      if (/read|sections|marks|lesson/.test(view.name) && view.before !== 'grid')
+        await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
+      if (view.before === 'note')
+        await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');
       if (view.before === 'later-note') await page.locator('[id="p1-b3-n1"] .notehead').dispatchEvent('click');
       if (view.before === 'grid') {
         await page.getByRole('button', { name: 'Lay out a printed piece' }).click();

@@ -9,7 +9,9 @@ declare module 'verovio/esm' {
     loadData(data: string): boolean;
     getPageCount(): number;
     renderToSVG(page: number, xmlDeclaration?: boolean): string;
-    renderToTimemap(options?: Record<string, unknown>): { qstamp: number; tstamp: number; on?: string[]; off?: string[]; measureOn?: string }[];
+    renderToTimemap(
+      options?: Record<string, unknown>,
+    ): { qstamp: number; tstamp: number; on?: string[]; off?: string[]; measureOn?: string }[];
     getElementAttr(id: string): Record<string, string>;
     getMIDIValuesForElement(id: string): { pitch: number; time: number; duration: number };
     renderToMIDI(): string;

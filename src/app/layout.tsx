@@ -8,7 +8,10 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { StudioShell } from '@/features/frame';
 
-export const metadata: Metadata = { title: 'Oak Rungs', description: 'From a piece to its sections, marks, practice ladder and mastery.' };
+export const metadata: Metadata = {
+  title: 'Oak Rungs',
+  description: 'From a piece to its sections, marks, practice ladder and mastery.',
+};
 
 /** Rendered for each request, so that the scripts carry the nonce of its Content-Security-Policy. */
 export default async function RootLayout({ children }: { readonly children: ReactNode }): Promise<ReactNode> {

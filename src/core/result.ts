@@ -16,14 +16,19 @@ export interface Issue<Code extends string = string> {
   readonly place: Place;
 }
 
-export type Result<Value, Code extends string = string> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly issue: Issue<Code> };
+export type Result<Value, Code extends string = string> =
+  { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly issue: Issue<Code> };
 
 export const ok = <Value>(value: Value): { readonly ok: true; readonly value: Value } => ({
   ok: true,
   value,
 });
 
-export const fail = <Code extends string>(code: Code, message: string, place: Place = {}): { readonly ok: false; readonly issue: Issue<Code> } => ({
+export const fail = <Code extends string>(
+  code: Code,
+  message: string,
+  place: Place = {},
+): { readonly ok: false; readonly issue: Issue<Code> } => ({
   ok: false,
   issue: { code, message, place },
 });

@@ -1,17 +1,36 @@
 import { buildLadder, describeCopy } from '@/core/ladder';
-import { openAbc, teachingFor, type Piece, type Section, type Student, type Studio } from '@/core/studio';
+import {
+  dayAfter,
+  dayOf,
+  emptyStudio,
+  ladderId,
+  madeRow,
+  markId,
+  openAbc,
+  teachingFor,
+  timeOn,
+  UTC,
+  type Mark,
+  type NewMark,
+  type Piece,
+  type Section,
+  type Student,
+  type Studio,
+  type Zone,
+} from '@/core/studio';
 import { historyOf, type PlayedPiece } from './demo-history';
 import { DEMO_PIECES } from './demo-pieces';
 import { DEMO_STUDENTS } from './demo-students';
 import { seeded } from './seeded';
 
-const DAY = 86_400_000;
+/** Days before today on which the studio was begun. */
+const BEGUN_DAYS_AGO = 180;
 /** The demo is the same for the same day. */
 const SEED = 4620;
 
 /** The demo studio, made relative to `now` with a fixed seed: pieces, sections, ladders, students, months of lessons and practice. */
-export function buildDemoStudio(now: Date): Studio {
-  const steps = demoSteps(now);
+export function buildDemoStudio(now: Date, zone: Zone = UTC): Studio {
+  const steps = demoSteps(now, zone);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -19,9 +38,18 @@ export function buildDemoStudio(now: Date): Studio {
 }
 
 /** The same in small steps, so that a page can do something else in between: one a piece, one a student. */
-export function* demoSteps(now: Date): Generator<undefined, Studio> {
-  const start = new Date(now.getTime() - 180 * DAY).toISOString();
-  const studio: Studio = { pieces: [], sections: [], marks: [], ladders: [], templates: [], students: [], events: [], pages: [], settings: [] };
+export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> {
+  const today = dayOf(now.toISOString(), zone);
+  const start = timeOn(dayAfter(today, -BEGUN_DAYS_AGO), '10:00', zone);
+  const studio: Studio = {
+    ...emptyStudio(),
+    settings: [
+      madeRow(
+        { id: 'studio', name: 'Harbour rooms', zone, barWord: 'bar', noteNames: 'american', lastBackupAt: null },
+        start,
+      ),
+    ],
+  };
   const played = new Map<string, PlayedPiece>();
   for (const demo of DEMO_PIECES) {
     yield;
@@ -64,7 +92,6 @@ export function* demoSteps(now: Date): Generator<undefined, Studio> {
         updatedAt: start,
       };
       studio.sections.push(section);
-      let rung = 0;
       const rungs = buildLadder({
         score,
         from: s.from,
@@ -73,15 +100,23 @@ export function* demoSteps(now: Date): Generator<undefined, Studio> {
         targetTempo: null,
         teaching: teachingFor(),
         copyOf: model ? describeCopy(score, model.letter, [model.from, model.to], [s.from, s.to]) : null,
-        newId: () => `${section.id}-r${(rung += 1)}`,
+        sectionId: section.id,
       });
-      studio.ladders.push({ id: `${section.id}-ladder`, sectionId: section.id, pieceId: demo.id, rungs, updatedAt: start });
+      studio.ladders.push({
+        id: ladderId(section.id),
+        sectionId: section.id,
+        pieceId: demo.id,
+        rungs,
+        updatedAt: start,
+      });
       return { id: section.id, letter: s.letter, from: s.from, to: s.to, rungs };
     });
     played.set(demo.id, { id: demo.id, title: score.title, score, sections });
-    const base = { pieceId: demo.id, studentId: null, source: 'teacher' as const, updatedAt: start };
-    demo.fingers.forEach(([noteId, finger]) => studio.marks.push({ ...base, id: `${demo.id}-f-${noteId}`, kind: 'finger', noteId, finger }));
-    demo.cues.forEach(([noteId, text]) => studio.marks.push({ ...base, id: `${demo.id}-c-${noteId}`, kind: 'cue', noteId, text }));
+    const base = { pieceId: demo.id, studentId: null, source: 'teacher' as const };
+    const keep = (mark: NewMark): void =>
+      void studio.marks.push({ ...mark, id: markId(mark), updatedAt: start } as Mark);
+    demo.fingers.forEach(([noteId, finger]) => keep({ ...base, kind: 'finger', noteId, finger }));
+    demo.cues.forEach(([noteId, text]) => keep({ ...base, kind: 'cue', noteId, text }));
   }
   for (const [order, s] of DEMO_STUDENTS.entries()) {
     yield;
@@ -101,7 +136,7 @@ export function* demoSteps(now: Date): Generator<undefined, Studio> {
       updatedAt: start,
     };
     studio.students.push(student);
-    studio.events.push(...historyOf(s, played, now, seeded(SEED + order)));
+    studio.events.push(...historyOf(s, played, { now: now.toISOString(), zone }, seeded(SEED + order)));
   }
   return studio;
 }

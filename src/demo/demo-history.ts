@@ -3,7 +3,19 @@ import { startTempo } from '@/core/ladder';
 import { askedFacets, proposeLevel } from '@/core/mastery';
 import { fillTray } from '@/core/plan';
 import { tempoAt, type Score } from '@/core/score';
-import { teachingFor, type Assigned, type Facet, type Level, type Rung, type StudioEvent } from '@/core/studio';
+import {
+  dayAfter,
+  dayOf,
+  teachingFor,
+  timeOn,
+  weekdayOf,
+  type Zone,
+  type Assigned,
+  type Facet,
+  type Level,
+  type Rung,
+  type StudioEvent,
+} from '@/core/studio';
 import { ticks } from '@/core/units';
 import type { DemoStudent } from './demo-students';
 
@@ -12,12 +24,25 @@ export interface PlayedPiece {
   readonly id: string;
   readonly title: string;
   readonly score: Score;
-  readonly sections: readonly { readonly id: string; readonly letter: string; readonly from: number; readonly to: number; readonly rungs: readonly Rung[] }[];
+  readonly sections: readonly {
+    readonly id: string;
+    readonly letter: string;
+    readonly from: number;
+    readonly to: number;
+    readonly rungs: readonly Rung[];
+  }[];
 }
 
-const DAY = 86_400_000;
 /** Facets come in this order, each from about this level on. */
-const FROM_LEVEL: Readonly<Record<Facet, number>> = { rhythm: 1.3, notes: 1.6, fingering: 1.9, joined: 2.8, articulation: 3.4, dynamics: 3.7, memory: 4.6 };
+const FROM_LEVEL: Readonly<Record<Facet, number>> = {
+  rhythm: 1.3,
+  notes: 1.6,
+  fingering: 1.9,
+  joined: 2.8,
+  articulation: 3.4,
+  dynamics: 3.7,
+  memory: 4.6,
+};
 const NOTES = [
   'count aloud again',
   'the join is still late',
@@ -50,13 +75,17 @@ interface Working {
 }
 
 /** Months of lessons and practice of one student, oldest first; the same for the same day and chance. */
-export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, PlayedPiece>, now: Date, chance: () => number): StudioEvent[] {
+export function historyOf(
+  student: DemoStudent,
+  pieces: ReadonlyMap<string, PlayedPiece>,
+  { now, zone }: { readonly now: string; readonly zone: Zone },
+  chance: () => number,
+): StudioEvent[] {
   const events: StudioEvent[] = [];
   const weeks = Math.max(...student.pieces.map(([, ago]) => ago));
-  const at = (daysAgo: number, hour: number, minute: number): string => {
-    const day = new Date(now.getTime() - daysAgo * DAY);
-    return new Date(Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate(), hour, minute)).toISOString();
-  };
+  const today = dayOf(now, zone);
+  const at = (daysAgo: number, hour: number, minute: number): string =>
+    timeOn(dayAfter(today, -daysAgo), `${hour + Math.floor(minute / 60)}:${minute % 60}`, zone);
   const work: (Working & { readonly begun: number })[] = student.pieces.flatMap(([pieceId, begun]) => {
     const piece = pieces.get(pieceId);
     if (!piece) return [];
@@ -86,14 +115,30 @@ export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, Play
     const lessonId = `${student.id}-l${week}`;
     const heard = work.filter((w) => w.begun >= week && w.secureFor <= RESTS_AFTER).slice(0, 4);
     if (heard.length === 0) continue;
-    events.push({ id: lessonId, at: at(daysAgo, 15, 0), kind: 'lesson', studentId: student.id, minutes: student.lesson });
+    events.push({
+      id: lessonId,
+      at: at(daysAgo, 15, 0),
+      kind: 'lesson',
+      studentId: student.id,
+      minutes: student.lesson,
+    });
     heard.forEach((w, i) => {
-      w.skill = Math.min(5.2, w.skill + Math.max(0.05, 0.8 * student.pace * (1.25 - w.hard / 9) * (0.5 + chance())) * (chance() < 0.08 ? -0.6 : 1));
+      w.skill = Math.min(
+        5.2,
+        w.skill +
+          Math.max(0.05, 0.8 * student.pace * (1.25 - w.hard / 9) * (0.5 + chance())) * (chance() < 0.08 ? -0.6 : 1),
+      );
       const asked = askedFacets(w.piece.score, w.section.from, w.section.to, [], teaching);
       const facets: Partial<Record<Facet, boolean>> = {};
       for (const facet of asked) facets[facet] = w.skill >= FROM_LEVEL[facet];
       const reached = Math.round(w.start + (w.target - w.start) * Math.min(1, w.skill / 4));
-      const proposed = proposeLevel({ facets, tempo: w.skill >= 1 ? reached : null, target: w.target, asked, heldBefore: w.heldBefore }).level;
+      const proposed = proposeLevel({
+        facets,
+        tempo: w.skill >= 1 ? reached : null,
+        target: w.target,
+        asked,
+        heldBefore: w.heldBefore,
+      }).level;
       const overruled = chance() < 0.12;
       const level = Math.max(0, Math.min(5, proposed + (overruled ? (chance() < 0.6 ? -1 : 1) : 0))) as Level;
       events.push({
@@ -144,7 +189,12 @@ export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, Play
           ? [
               {
                 key: `${lessonId}-${i}`,
-                kind: rung.kind === 'corner' ? ('corner' as const) : rung.kind === 'warm-up' ? ('technique' as const) : ('rung' as const),
+                kind:
+                  rung.kind === 'corner'
+                    ? ('corner' as const)
+                    : rung.kind === 'warm-up'
+                      ? ('technique' as const)
+                      : ('rung' as const),
                 pieceId: w.piece.id,
                 sectionId: w.section.id,
                 what: `${w.piece.title}, ${w.section.letter}: ${rung.what}`,
@@ -190,8 +240,8 @@ export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, Play
     for (let ahead = 1; ahead <= 6; ahead += 1) {
       const ago = daysAgo - ahead;
       if (ago < 0) break;
-      const date = new Date(now.getTime() - ago * DAY);
-      const weekday = (date.getUTCDay() + 6) % 7;
+      const day = dayAfter(today, -ago);
+      const weekday = weekdayOf(day);
       items.forEach((item, i) => {
         if (!item.days.includes(weekday) || chance() > student.diligence || item.pieceId === null) return;
         events.push({
@@ -201,7 +251,7 @@ export function historyOf(student: DemoStudent, pieces: ReadonlyMap<string, Play
           studentId: student.id,
           pieceId: item.pieceId,
           sectionId: item.sectionId,
-          day: date.toISOString().slice(0, 10),
+          day,
           minutes: Math.max(1, Math.round(item.minutes * (0.6 + chance() * 0.7))),
           times: item.timesADay,
           tempo: item.tempo,

@@ -1,3 +1,4 @@
+import type { InstrumentId } from '@/core/instruments';
 import { CUSTOMS_HOUSE } from './pieces/customs-house';
 import { EARLY_BOAT } from './pieces/early-boat';
 import { FERRY_ROUND } from './pieces/ferry-round';
@@ -22,7 +23,7 @@ export interface DemoSection {
 export interface DemoPiece {
   readonly id: string;
   readonly abc: string;
-  readonly instrument: string;
+  readonly instrument: InstrumentId;
   readonly sections: readonly DemoSection[];
   readonly fingers: readonly (readonly [string, string])[];
   readonly cues: readonly (readonly [string, string])[];

@@ -1,9 +1,10 @@
+import type { InstrumentId } from '@/core/instruments';
 import type { Student } from '@/core/studio';
 
 export interface DemoStudent {
   readonly id: string;
   readonly name: string;
-  readonly instrument: string;
+  readonly instrument: InstrumentId;
   readonly age: string;
   readonly level: NonNullable<Student['level']>;
   readonly span: number | null;

@@ -1,34 +1,37 @@
 import Dexie, { type Table } from 'dexie';
-import { foldStandings, type FoldedStanding } from '@/core/mastery';
-import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent, Template } from '@/core/studio';
+import type { FoldedStanding } from '@/core/mastery';
+import type {
+  Damaged,
+  Ladder,
+  Mark,
+  Page,
+  Piece,
+  Removal,
+  RowOf,
+  RowTable,
+  Section,
+  SetAside,
+  Settings,
+  Student,
+  StudioEvent,
+  Template,
+} from '@/core/studio';
+import { upgradeDatabase } from './upgrade-database';
+import { indexesNow } from './tables';
 
-/** Tables whose rows may be put and taken away; events are only ever added. */
-export const EDITABLE_TABLES = ['pieces', 'sections', 'marks', 'ladders', 'templates', 'students', 'pages', 'settings'] as const;
-export type EditableTable = (typeof EDITABLE_TABLES)[number];
-
-export interface RowOf {
-  readonly pieces: Piece;
-  readonly sections: Section;
-  readonly marks: Mark;
-  readonly ladders: Ladder;
-  readonly templates: Template;
-  readonly students: Student;
-  readonly pages: Page;
-  readonly settings: Settings;
-}
-
-/** One step of a change: a row as it was and as it became, or an event that was added. */
+/** One step of a change: a row as it was and as it became, a record that was added, or a batch that came with a file. */
 export type ChangeEntry =
   | {
-      [T in EditableTable]: {
+      [T in RowTable]: {
         readonly kind: 'row';
         readonly table: T;
         readonly key: string;
         readonly before: RowOf[T] | null;
         readonly after: RowOf[T] | null;
       };
-    }[EditableTable]
-  | { readonly kind: 'event'; readonly event: StudioEvent };
+    }[RowTable]
+  | { readonly kind: 'event'; readonly event: StudioEvent }
+  | { readonly kind: 'batch'; readonly batch: number };
 
 /** A change the teacher made, kept so that it can be taken back after a reload. */
 export interface Change {
@@ -39,11 +42,49 @@ export interface Change {
   readonly undone: 0 | 1;
 }
 
+/** A part of what came with one file. Records are kept here while the file is taken back. */
+export type Arrival = {
+  readonly seq?: number;
+  readonly batch: number;
+} & (
+  | { readonly kind: 'records'; readonly ids: readonly string[]; readonly events?: readonly StudioEvent[] }
+  | { readonly kind: 'replaced'; readonly before: StudioEvent; readonly after: StudioEvent }
+  | {
+      readonly kind: 'row';
+      readonly table: RowTable;
+      readonly key: string;
+      readonly before: KeptState;
+      readonly after: KeptState;
+    }
+);
+
+/** A row and its removal as the tables hold them. */
+export interface KeptState {
+  readonly row: object | null;
+  readonly removal: Removal | null;
+}
+
+export interface Draft {
+  readonly key: string;
+  readonly value: unknown;
+  readonly at: string;
+}
+
+export interface Notice {
+  readonly seq?: number;
+  readonly at: string;
+  readonly title: string;
+  readonly lines: readonly string[];
+}
+
 export interface CachedEngraving {
   readonly key: string;
   readonly systems: readonly string[];
   readonly usedAt: number;
 }
+
+/** The newest version of the database that this program knows. */
+export const DATABASE_VERSION = 3;
 
 /** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
 export class StudioDatabase extends Dexie {
@@ -56,12 +97,19 @@ export class StudioDatabase extends Dexie {
   declare events: Table<StudioEvent, string>;
   declare pages: Table<Page, string>;
   declare settings: Table<Settings, string>;
+  declare removed: Table<Removal, string>;
+  declare aside: Table<SetAside, string>;
+  declare damaged: Table<Damaged, string>;
   /** Folded records, one row a student and section: a snapshot that every change of the records keeps up to date. */
   declare standings: Table<FoldedStanding, string>;
   declare changes: Table<Change, number>;
+  declare arrivals: Table<Arrival, number>;
+  declare drafts: Table<Draft, string>;
+  declare notices: Table<Notice, number>;
   declare engravings: Table<CachedEngraving, string>;
 
-  constructor(name: string) {
+  /** `zone` is where the studio is, for days of studios that were kept without one. */
+  constructor(name: string, zone = 'UTC') {
     super(name);
     this.version(1).stores({
       pieces: 'id, title, updatedAt',
@@ -75,16 +123,14 @@ export class StudioDatabase extends Dexie {
       changes: '++seq, undone',
       engravings: 'key, usedAt',
     });
-    this.version(2)
-      .stores({
-        templates: 'id, name',
-        events: 'id, at, [studentId+kind], [pieceId+kind], [studentId+sectionId], target',
-        standings: 'key, studentId, pieceId, [studentId+pieceId]',
-      })
-      .upgrade(async (tx) => {
-        const events = (await tx.table('events').toArray()) as StudioEvent[];
-        await tx.table('standings').bulkPut(foldStandings(events));
-      });
+    this.version(2).stores({
+      templates: 'id, name',
+      events: 'id, at, [studentId+kind], [pieceId+kind], [studentId+sectionId], target',
+      standings: 'key, studentId, pieceId, [studentId+pieceId]',
+    });
+    this.version(DATABASE_VERSION)
+      .stores(indexesNow())
+      .upgrade((tx) => upgradeDatabase(tx, zone));
   }
 }
 

@@ -1,13 +1,14 @@
-/** What is kept in the browser: tables, changes with undo, live queries. The only code that touches IndexedDB. */
-export { eventAdded, rowChange, storedRow } from './changes';
-export type { ChangeEntry } from './database';
+/** What is kept in the browser: tables, running commands, undo, live queries. The only code that touches IndexedDB. */
+export type { Merged } from './batches';
+export type { Notice } from './database';
+export { dropDraft, keepDraft, readDraft } from './drafts';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
 export {
-  freshSettings,
   useAllStandings,
   useFingerings,
   useLadders,
   useMarks,
+  useNotices,
   usePages,
   usePiece,
   usePieces,
@@ -15,10 +16,13 @@ export {
   useSectionsOf,
   useSettings,
   useStandings,
+  useStoredDraft,
   useStudentEvents,
   useStudents,
   useTemplates,
   useUndoLabels,
 } from './queries';
+export type { Done } from './run-command';
+export { storageProblem } from './stored-problem';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
-export { countStudio, putStudio, readStudio, type Merged } from './studio-data';
+export { countStudio, noteBackup, putStudio, readStudio } from './studio-data';

@@ -3,6 +3,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
 import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent, Template } from '@/core/studio';
+import type { Draft, Notice } from './database';
+import { readDraft } from './drafts';
 import { wordsAbout } from './standings';
 import { useStudio } from './studio-context';
 
@@ -21,7 +23,10 @@ export function usePiece(id: string | null): Loaded<Piece | null> {
 
 export function useSections(pieceId: string | null): Loaded<Section[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (pieceId ? db.sections.where('pieceId').equals(pieceId).toArray() : []), [db, pieceId]);
+  return useLiveQuery(
+    async () => (pieceId ? db.sections.where('pieceId').equals(pieceId).toArray() : []),
+    [db, pieceId],
+  );
 }
 
 export function useMarks(pieceId: string | null): Loaded<Mark[]> {
@@ -31,12 +36,18 @@ export function useMarks(pieceId: string | null): Loaded<Mark[]> {
 
 export function useLadders(pieceId: string | null): Loaded<Ladder[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (pieceId ? db.ladders.where('pieceId').equals(pieceId).toArray() : []), [db, pieceId]);
+  return useLiveQuery(
+    async () => (pieceId ? db.ladders.where('pieceId').equals(pieceId).toArray() : []),
+    [db, pieceId],
+  );
 }
 
 export function usePages(pieceId: string | null): Loaded<Page[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (pieceId ? db.pages.where('pieceId').equals(pieceId).sortBy('order') : []), [db, pieceId]);
+  return useLiveQuery(
+    async () => (pieceId ? db.pages.where('pieceId').equals(pieceId).sortBy('order') : []),
+    [db, pieceId],
+  );
 }
 
 export function useStudents(): Loaded<Student[]> {
@@ -45,7 +56,10 @@ export function useStudents(): Loaded<Student[]> {
 }
 
 /** Standings by `student section`, of one piece, of one student, or of one student on one piece. */
-export function useStandings(filter: { readonly pieceId?: string | null; readonly studentId?: string | null }): Loaded<ReadonlyMap<string, FoldedStanding>> {
+export function useStandings(filter: {
+  readonly pieceId?: string | null;
+  readonly studentId?: string | null;
+}): Loaded<ReadonlyMap<string, FoldedStanding>> {
   const { db } = useStudio();
   const { pieceId = null, studentId = null } = filter;
   return useLiveQuery(async () => {
@@ -93,12 +107,17 @@ export function useTemplates(): Loaded<Template[]> {
 }
 
 /** Sections, ladders and marks of several pieces at once. */
-export function useSectionsOf(pieceIds: readonly string[]): Loaded<{ readonly sections: Section[]; readonly ladders: Ladder[] }> {
+export function useSectionsOf(
+  pieceIds: readonly string[],
+): Loaded<{ readonly sections: Section[]; readonly ladders: Ladder[] }> {
   const { db } = useStudio();
   const wanted = pieceIds.join(' ');
   return useLiveQuery(async () => {
     const ids = wanted === '' ? [] : wanted.split(' ');
-    return { sections: await db.sections.where('pieceId').anyOf(ids).toArray(), ladders: await db.ladders.where('pieceId').anyOf(ids).toArray() };
+    return {
+      sections: await db.sections.where('pieceId').anyOf(ids).toArray(),
+      ladders: await db.ladders.where('pieceId').anyOf(ids).toArray(),
+    };
   }, [db, wanted]);
 }
 
@@ -117,5 +136,18 @@ export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | nu
   }, [db]);
 }
 
-/** Settings of a studio that has none yet. */
-export const freshSettings = (at: string): Settings => ({ id: 'studio', name: '', barWord: 'bar', noteNames: 'american', lastBackupAt: null, updatedAt: at });
+/** What the tool did that the teacher should know and has not seen yet, latest first. */
+export function useNotices(): Loaded<readonly Notice[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => (await db.notices.toArray()).reverse(), [db]);
+}
+
+/** What was typed and not kept under a key when the screen was left: `undefined` while it is read, `null` where there is nothing. */
+export function useStoredDraft(key: string | null): Loaded<Pick<Draft, 'key' | 'value'> | null> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => {
+    if (key === null) return null;
+    const value = await readDraft(db, key);
+    return value === undefined ? null : { key, value };
+  }, [db, key]);
+}

@@ -1,24 +1,52 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { commitChange, redoChange, undoChange } from './changes';
-import { databaseName, StudioDatabase, type ChangeEntry, type StudioName } from './database';
-import { putStudio } from './studio-data';
-import type { Studio } from '@/core/studio';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Asks, Command } from '@/core/commands';
+import { ok, type Issue, type Result } from '@/core/result';
+import { dayOf, isZone, UTC, type Day, type Studio, type Zone } from '@/core/studio';
+import { redoChange, undoChange } from './change-log';
+import { databaseName, StudioDatabase, type StudioName } from './database';
+import { runCommand, type Done } from './run-command';
+import { fillStudio, noteZone } from './studio-data';
+import { storageProblem } from './stored-problem';
+import { useLiveZone } from './use-zone';
 
 const CHOICE = 'oak-rungs.studio';
 const DEMO_GONE = 'oak-rungs.demo-removed';
+
+/** A choice kept beside the database; a browser that keeps nothing has none. */
+const kept = {
+  read: (key: string): string | null => {
+    try {
+      return window.localStorage.getItem(key);
+    } catch {
+      return null;
+    }
+  },
+  write: (key: string, value: string | null): void => {
+    try {
+      if (value === null) window.localStorage.removeItem(key);
+      else window.localStorage.setItem(key, value);
+    } catch {
+      // The choice is made again next time.
+    }
+  },
+};
 
 export interface StudioAccess {
   readonly db: StudioDatabase;
   readonly name: StudioName;
   readonly demoRemoved: boolean;
+  /** Where the studio is: its days begin and end there. */
+  readonly zone: Zone;
   readonly now: () => string;
+  readonly today: () => Day;
   readonly newId: () => string;
-  readonly commit: (label: string, entries: readonly ChangeEntry[]) => Promise<void>;
-  readonly undo: () => Promise<string | null>;
-  readonly redo: () => Promise<string | null>;
-  readonly openStudio: (name: StudioName) => void;
+  /** Runs a command; a refusal or a problem of the storage comes back as a value, it never rejects. */
+  readonly run: <Args, A extends Asks>(command: Command<Args, A>, args: Args) => Promise<Result<Done>>;
+  readonly undo: () => Promise<Result<string | null>>;
+  readonly redo: () => Promise<Result<string | null>>;
+  readonly openStudio: (name: StudioName) => Promise<void>;
   readonly removeDemo: () => Promise<void>;
   readonly bringBackDemo: () => Promise<void>;
 }
@@ -35,65 +63,123 @@ interface Props {
   readonly children: ReactNode;
   /** Shown while the database opens. */
   readonly waiting: ReactNode;
+  /** Shown when it cannot be opened: what is wrong, and what can still be done. */
+  readonly failed: (issue: Issue, again: () => void) => ReactNode;
   /** Load the demo studio on a first visit. */
   readonly startWithDemo: boolean;
   /** A fixed time for pictures and tests; null is the real clock. */
   readonly fixedNow: string | null;
-  readonly buildDemo: (now: Date) => Promise<Studio>;
+  readonly buildDemo: (now: Date, zone: Zone) => Promise<Studio>;
+}
+
+type Opened =
+  | { readonly kind: 'opening' }
+  | { readonly kind: 'open'; readonly name: StudioName; readonly db: StudioDatabase; readonly demoRemoved: boolean }
+  | { readonly kind: 'failed'; readonly issue: Issue; readonly name: StudioName };
+
+/** The zone the browser is in. */
+function browserZone(): Zone {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return isZone(zone) ? zone : UTC;
 }
 
 /** Opens the chosen studio's database and hands it to everything inside. */
-export function StudioProvider({ children, waiting, startWithDemo, fixedNow, buildDemo }: Props): ReactNode {
-  const [opened, setOpened] = useState<{ name: StudioName; db: StudioDatabase; demoRemoved: boolean } | null>(null);
+export function StudioProvider({ children, waiting, failed, startWithDemo, fixedNow, buildDemo }: Props): ReactNode {
+  const [opened, setOpened] = useState<Opened>({ kind: 'opening' });
+  const current = useRef<StudioDatabase | null>(null);
   const now = useCallback(() => fixedNow ?? new Date().toISOString(), [fixedNow]);
 
   const open = useCallback(
-    async (name: StudioName) => {
-      const db = new StudioDatabase(databaseName(name));
-      await db.open();
-      if (name === 'demo' && (await db.pieces.count()) === 0) await putStudio(db, await buildDemo(new Date(now())));
-      window.localStorage.setItem(CHOICE, name);
-      setOpened((before) => {
-        before?.db.close();
-        return { name, db, demoRemoved: window.localStorage.getItem(DEMO_GONE) === 'yes' };
+    async (name: StudioName): Promise<void> => {
+      const zone = browserZone();
+      const db = new StudioDatabase(databaseName(name), zone);
+      try {
+        await db.open();
+        if (name === 'demo' && (await db.pieces.count()) === 0)
+          await fillStudio(db, await buildDemo(new Date(now()), zone));
+        await noteZone(db, zone, now());
+      } catch (error) {
+        db.close();
+        setOpened({ kind: 'failed', issue: storageProblem(error).issue, name });
+        return;
+      }
+      kept.write(CHOICE, name);
+      current.current?.close();
+      current.current = db;
+      db.on('versionchange', (event) => {
+        // Another tab takes this studio away, or opened a newer version of it: nothing may bring it back behind its back.
+        db.close();
+        if (event.newVersion === null) void open('own');
+        else setOpened({ kind: 'failed', issue: storageProblem({ name: 'DatabaseClosedError' }).issue, name });
       });
+      setOpened({ kind: 'open', name, db, demoRemoved: kept.read(DEMO_GONE) === 'yes' });
     },
     [buildDemo, now],
   );
 
   useEffect(() => {
-    const chosen = window.localStorage.getItem(CHOICE);
-    const start: StudioName = chosen === 'own' || chosen === 'demo' ? chosen : startWithDemo ? 'demo' : 'own';
+    const chosen = kept.read(CHOICE);
+    const gone = kept.read(DEMO_GONE) === 'yes';
+    const start: StudioName =
+      chosen === 'own' || (chosen === 'demo' && !gone) ? chosen : startWithDemo && !gone ? 'demo' : 'own';
     void open(start);
-    void navigator.storage?.persist?.();
+    // Where the browser asks or refuses, the studio works all the same.
+    navigator.storage?.persist?.().catch(() => false);
   }, [open, startWithDemo]);
 
-  const access = useMemo<StudioAccess | null>(() => {
-    if (!opened) return null;
-    const { db, name, demoRemoved } = opened;
+  if (opened.kind === 'opening') return waiting;
+  if (opened.kind === 'failed') return failed(opened.issue, () => void open(opened.name));
+  return (
+    <OpenStudio opened={opened} now={now} open={open}>
+      {children}
+    </OpenStudio>
+  );
+}
+
+function OpenStudio({
+  opened,
+  now,
+  open,
+  children,
+}: {
+  readonly opened: Extract<Opened, { kind: 'open' }>;
+  readonly now: () => string;
+  readonly open: (name: StudioName) => Promise<void>;
+  readonly children: ReactNode;
+}): ReactNode {
+  const { db, name, demoRemoved } = opened;
+  const zone = useLiveZone(db) ?? browserZone();
+  const access = useMemo<StudioAccess>(() => {
     const newId = (): string => crypto.randomUUID();
+    const inWords = async (step: () => Promise<string | null>): Promise<Result<string | null>> => {
+      try {
+        return ok(await step());
+      } catch (error) {
+        return storageProblem(error);
+      }
+    };
     return {
       db,
       name,
       demoRemoved,
+      zone,
       now,
+      today: () => dayOf(now(), zone),
       newId,
-      commit: (label, entries) => commitChange(db, label, entries, now()),
-      undo: () => undoChange(db, now(), newId),
-      redo: () => redoChange(db, now(), newId),
-      openStudio: (next) => void open(next),
+      run: (command, args) => runCommand(db, command, args, { now: now(), zone, newId }),
+      undo: () => inWords(() => undoChange(db, now(), newId)),
+      redo: () => inWords(() => redoChange(db, now(), newId)),
+      openStudio: open,
       removeDemo: async () => {
-        window.localStorage.setItem(DEMO_GONE, 'yes');
+        kept.write(DEMO_GONE, 'yes');
         await open('own');
         await new StudioDatabase(databaseName('demo')).delete();
       },
       bringBackDemo: async () => {
-        window.localStorage.removeItem(DEMO_GONE);
+        kept.write(DEMO_GONE, null);
         await open('demo');
       },
     };
-  }, [opened, now, open]);
-
-  if (!access) return waiting;
+  }, [db, name, demoRemoved, zone, now, open]);
   return <Context.Provider value={access}>{children}</Context.Provider>;
 }

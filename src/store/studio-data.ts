@@ -1,67 +1,134 @@
-import type { Table } from 'dexie';
-import { mergeRows, studioSchema, type FieldConflict, type MergeableRow, type Studio } from '@/core/studio';
-import type { EditableTable, StudioDatabase } from './database';
-import { refold, refoldAll } from './standings';
+import {
+  asDamaged,
+  eventSchema,
+  madeRow,
+  parseRow,
+  removalSchema,
+  ROW_TABLES,
+  setAsideSchema,
+  whyNot,
+  withTouched,
+  stampAfter,
+  type Damaged,
+  type RowTable,
+  type Settings,
+  type Studio,
+  type Zone,
+} from '@/core/studio';
+import { freshSettings } from '@/core/commands';
+import { ok, type Result } from '@/core/result';
+import { putBatch, type Merged } from './batches';
+import { logChange } from './change-log';
+import type { StudioDatabase } from './database';
+import { storageProblem } from './stored-problem';
+import { COMMAND_TABLES } from './tables';
 
-const ROWS = ['pieces', 'sections', 'marks', 'ladders', 'templates', 'students', 'pages', 'settings'] as const satisfies readonly EditableTable[];
-/** More events than these are folded all at once. */
-const MANY_EVENTS = 100;
+const EVERYTHING = [...COMMAND_TABLES, 'aside', 'damaged', 'notices'] as const;
+const all = (db: StudioDatabase) => EVERYTHING.map((t) => db.table(t));
 
-const everything = (db: StudioDatabase): Table[] => [...ROWS.map((t) => db.table(t)), db.events, db.standings, db.changes];
+const byId = <T extends { readonly id: string }>(rows: readonly T[]): T[] =>
+  [...rows].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 
-/** Everything that is kept in a studio, in a stable order (by id), without caches and undo. */
+/**
+ * Everything that is kept in a studio, in a stable order (by id), without caches, drafts and undo. Rows that do not hold what they should
+ * come among the damaged ones, as they are: a studio can always be read.
+ */
 export async function readStudio(db: StudioDatabase): Promise<Studio> {
-  const sorted = async <T extends { readonly id: string }>(rows: Promise<T[]>): Promise<T[]> => (await rows).sort((a, b) => (a.id < b.id ? -1 : 1));
-  return db.transaction('r', everything(db), async () =>
-    studioSchema.parse({
-      pieces: await sorted(db.pieces.toArray()),
-      sections: await sorted(db.sections.toArray()),
-      marks: await sorted(db.marks.toArray()),
-      ladders: await sorted(db.ladders.toArray()),
-      templates: await sorted(db.templates.toArray()),
-      students: await sorted(db.students.toArray()),
-      events: await sorted(db.events.toArray()),
-      pages: await sorted(db.pages.toArray()),
-      settings: await db.settings.toArray(),
-    }),
-  );
+  return db.transaction('r', all(db), async () => {
+    const damaged: Damaged[] = await db.damaged.toArray();
+    const sound = async <T>(
+      name: string,
+      check: (row: unknown) => { readonly row: T } | { readonly why: string },
+    ): Promise<T[]> =>
+      ((await db.table(name).toArray()) as unknown[]).flatMap((row) => {
+        const checked = check(row);
+        if ('row' in checked) return [checked.row];
+        damaged.push(asDamaged(name, row, checked.why));
+        return [];
+      });
+    const by =
+      <T>(schema: {
+        safeParse: (
+          row: unknown,
+        ) => { success: true; data: T } | { success: false; error: Parameters<typeof whyNot>[0] };
+      }) =>
+      (row: unknown): { readonly row: T } | { readonly why: string } => {
+        const parsed = schema.safeParse(row);
+        return parsed.success ? { row: parsed.data } : { why: whyNot(parsed.error) };
+      };
+    const tables: Record<string, unknown> = {};
+    for (const table of ROW_TABLES) tables[table] = byId(await sound(table, (row) => parseRow(table, row)));
+    return {
+      ...(tables as unknown as Pick<Studio, RowTable>),
+      events: byId(await sound('events', by(eventSchema))),
+      removed: byId(await sound('removed', by(removalSchema))),
+      aside: byId(await sound('aside', by(setAsideSchema))),
+      damaged: byId([...new Map(damaged.map((d) => [d.id, d])).values()]),
+    };
+  });
 }
 
 /** How many pieces, students and records a studio holds. */
-export async function countStudio(db: StudioDatabase): Promise<{ pieces: number; students: number; events: number }> {
-  return { pieces: await db.pieces.count(), students: await db.students.count(), events: await db.events.count() };
-}
-
-/** What bringing a studio in came to: fields changed in both places to different values, by table. */
-export interface Merged {
-  readonly conflicts: readonly (FieldConflict & { readonly table: EditableTable })[];
+export async function countStudio(
+  db: StudioDatabase,
+): Promise<{ pieces: number; students: number; events: number; damaged: number }> {
+  return {
+    pieces: await db.pieces.count(),
+    students: await db.students.count(),
+    events: await db.events.count(),
+    damaged: await db.damaged.count(),
+  };
 }
 
 /**
  * Puts a whole studio into the database in one transaction: rows with the same id are merged field by field, the newer word stands;
- * records are joined. Nothing that is there goes away.
+ * records are joined. Nothing that is there goes away, and the whole is one step that can be undone.
  */
-export async function putStudio(db: StudioDatabase, studio: Studio): Promise<Merged> {
-  const conflicts: (FieldConflict & { readonly table: EditableTable })[] = [];
-  await db.transaction('rw', everything(db), async () => {
-    for (const name of ROWS) {
-      const table = db.table(name) as Table<MergeableRow, string>;
-      const rows: readonly MergeableRow[] = studio[name];
-      const here = await table.bulkGet(rows.map((r) => r.id));
-      await table.bulkPut(
-        rows.map((row, i) => {
-          const there = here[i];
-          if (!there) return row;
-          const merged = mergeRows(there, row);
-          conflicts.push(...merged.conflicts.map((c) => ({ ...c, table: name })));
-          return merged.row;
-        }),
-      );
-    }
-    await db.events.bulkPut([...studio.events]);
-    if (studio.events.length > MANY_EVENTS) await refoldAll(db);
-    else await refold(db, studio.events);
-    await db.changes.clear();
+export async function putStudio(
+  db: StudioDatabase,
+  studio: Studio,
+  label: string,
+  now: string,
+): Promise<Result<Merged>> {
+  try {
+    return await db.transaction('rw', all(db), async () => {
+      const { batch, merged } = await putBatch(db, studio);
+      await logChange(db, { at: now, label, entries: [{ kind: 'batch', batch }] });
+      return ok(merged);
+    });
+  } catch (error) {
+    return storageProblem(error);
+  }
+}
+
+/** Fills an empty database; there is nothing to merge and nothing to undo. */
+export async function fillStudio(db: StudioDatabase, studio: Studio): Promise<void> {
+  await db.transaction('rw', all(db), async () => {
+    const { batch } = await putBatch(db, studio);
+    await db.arrivals.where('batch').equals(batch).delete();
   });
-  return { conflicts };
+}
+
+/** Notes that a backup was saved; beside undo, which never takes it back. */
+export async function noteBackup(db: StudioDatabase, now: string): Promise<void> {
+  await db.transaction('rw', db.settings, async () => {
+    const before = await db.settings.get('studio');
+    const fresh: Settings = { ...freshSettings(), lastBackupAt: now, updatedAt: now };
+    await db.settings.put(
+      before ? withTouched(before, { ...before, lastBackupAt: now }, stampAfter(now, [before.updatedAt])) : fresh,
+    );
+  });
+}
+
+/** Keeps where the studio is, where that was not said yet. */
+export async function noteZone(db: StudioDatabase, zone: Zone, now: string): Promise<void> {
+  await db.transaction('rw', db.settings, async () => {
+    const before = await db.settings.get('studio');
+    if (before?.zone !== undefined) return;
+    await db.settings.put(
+      before
+        ? withTouched(before, { ...before, zone }, stampAfter(now, [before.updatedAt]))
+        : madeRow({ ...freshSettings(), zone }, now),
+    );
+  });
 }

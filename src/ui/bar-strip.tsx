@@ -73,11 +73,16 @@ function useWidth(): [React.RefObject<HTMLDivElement | null>, number] {
 }
 
 /** Lanes for brackets that overlap: longer ones on top of those inside them. */
-function bracketLanes(brackets: readonly StripBracket[]): { readonly lane: ReadonlyMap<string, number>; readonly count: number } {
+function bracketLanes(brackets: readonly StripBracket[]): {
+  readonly lane: ReadonlyMap<string, number>;
+  readonly count: number;
+} {
   const lane = new Map<string, number>();
   const ends: number[] = [];
   for (const bracket of [...brackets].sort((a, b) => b.to - b.from - (a.to - a.from) || a.from - b.from)) {
-    const overlapping = brackets.filter((o) => lane.has(o.id) && o.from <= bracket.to && o.to >= bracket.from).map((o) => lane.get(o.id) ?? 0);
+    const overlapping = brackets
+      .filter((o) => lane.has(o.id) && o.from <= bracket.to && o.to >= bracket.from)
+      .map((o) => lane.get(o.id) ?? 0);
     let free = 0;
     while (overlapping.includes(free)) free += 1;
     lane.set(bracket.id, free);
@@ -123,12 +128,17 @@ export function BarStrip({
   const lineY = floor + (showFamilies ? 22 : 2) + 7;
   const height = lineY + 5 + jumpHeight;
   const lit = arcs.find((a) => a.id === chosenArc) ?? null;
-  const [dragged, setDragged] = useState<{ readonly id: string; readonly end: 'first' | 'last'; readonly bar: number } | null>(null);
+  const [dragged, setDragged] = useState<{
+    readonly id: string;
+    readonly end: 'first' | 'last';
+    readonly bar: number;
+  } | null>(null);
   const perNumber = Math.max(1, Math.ceil(30 / (inner / Math.max(1, bars.length))));
   const chosen = (i: number): boolean => selection !== null && i >= selection[0] && i <= selection[1];
   // Easy pieces use the height too: the scale ends at the hardest bar, but never below 4 of 10, so that an easy piece looks easy.
   const fullHeight = Math.max(4, ...bars.map((b) => b.difficulty));
-  const tileHeight = (difficulty: number): number => (compact ? 8 : 20) + (Math.min(fullHeight, difficulty) / fullHeight) * (tallest - (compact ? 8 : 20));
+  const tileHeight = (difficulty: number): number =>
+    (compact ? 8 : 20) + (Math.min(fullHeight, difficulty) / fullHeight) * (tallest - (compact ? 8 : 20));
 
   // Far places make high arcs, near ones low, so that arcs and their labels keep apart.
   const spanOf = (arc: StripArc): number => Math.abs(arc.b[0] + arc.b[1] - arc.a[0] - arc.a[1]) / 2;
@@ -171,7 +181,12 @@ export function BarStrip({
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const last = bars.length - 1;
-    const moves: Record<string, (at: number) => number> = { ArrowRight: (at) => at + 1, ArrowLeft: (at) => at - 1, Home: () => 0, End: () => last };
+    const moves: Record<string, (at: number) => number> = {
+      ArrowRight: (at) => at + 1,
+      ArrowLeft: (at) => at - 1,
+      Home: () => 0,
+      End: () => last,
+    };
     if (event.key === 'Escape') {
       onSelect(null);
       return;
@@ -187,7 +202,13 @@ export function BarStrip({
     }
     const fixed = event.shiftKey ? (anchor.current ?? selection[0]) : null;
     const lead =
-      fixed === null ? (event.key === 'ArrowLeft' || event.key === 'Home' ? selection[0] : selection[1]) : fixed === selection[0] ? selection[1] : selection[0];
+      fixed === null
+        ? event.key === 'ArrowLeft' || event.key === 'Home'
+          ? selection[0]
+          : selection[1]
+        : fixed === selection[0]
+          ? selection[1]
+          : selection[0];
     const to = Math.max(0, Math.min(last, move(lead)));
     if (fixed === null) {
       anchor.current = to;
@@ -265,11 +286,16 @@ export function BarStrip({
           const isChosen = bracket.id === chosenBracket;
           const colour = isChosen ? 'var(--color-acorn)' : 'var(--color-leaf)';
           const room = right - left;
-          const name = !compact && room > 40 + (bracket.letter.length + bracket.name.length + 1) * 8.2 ? bracket.name : '';
+          const name =
+            !compact && room > 40 + (bracket.letter.length + bracket.name.length + 1) * 8.2 ? bracket.name : '';
           const textWidth = bracket.letter.length * 11 + (name === '' ? 0 : name.length * 7.6 + 8) + 14;
           const middle = (left + right) / 2;
           return (
-            <g key={bracket.id} onClick={() => onBracket?.(bracket.id)} style={{ cursor: onBracket ? 'pointer' : 'default' }}>
+            <g
+              key={bracket.id}
+              onClick={() => onBracket?.(bracket.id)}
+              style={{ cursor: onBracket ? 'pointer' : 'default' }}
+            >
               <rect x={left} y={y - laneHeight / 2} width={Math.max(1, room)} height={laneHeight} fill="transparent" />
               <path
                 d={`M${left} ${y + 9} V${y} H${Math.max(left, middle - textWidth / 2)} M${Math.min(right, middle + textWidth / 2)} ${y} H${right} V${y + 9}`}
@@ -278,7 +304,15 @@ export function BarStrip({
                 strokeWidth={isChosen ? 2.4 : 1.6}
                 strokeDasharray={bracket.proposed ? '6 4' : ''}
               />
-              <text x={middle} y={y + 5.5} textAnchor="middle" fontSize="16" fontFamily="var(--font-head)" fontWeight="600" fill="var(--color-ink)">
+              <text
+                x={middle}
+                y={y + 5.5}
+                textAnchor="middle"
+                fontSize="16"
+                fontFamily="var(--font-head)"
+                fontWeight="600"
+                fill="var(--color-ink)"
+              >
                 {bracket.letter}
                 {name === '' ? null : (
                   <tspan dx="6" fontSize="15" fontFamily="var(--font-text)" fontWeight="400" fill="var(--color-ink-2)">
@@ -302,7 +336,8 @@ export function BarStrip({
                         setDragged({ id: bracket.id, end, bar: end === 'first' ? bracket.from : bracket.to });
                       }}
                       onPointerMove={(e) => {
-                        if (dragged?.id === bracket.id && dragged.end === end) setDragged({ ...dragged, bar: barAt(e.clientX) });
+                        if (dragged?.id === bracket.id && dragged.end === end)
+                          setDragged({ ...dragged, bar: barAt(e.clientX) });
                       }}
                       onPointerUp={() => {
                         if (dragged) onMoveEnd(dragged.id, dragged.end, dragged.bar);
@@ -325,7 +360,16 @@ export function BarStrip({
           onKeyDown={onKeyDown}
           className="focus:outline-none [&:focus-visible_.strip-focus]:stroke-leaf [&:focus-visible_.strip-focus]:stroke-[3]"
         >
-          <rect className="strip-focus" x="0" y={tileTop - 6} width={Math.max(1, width)} height={tallest + 8} fill="transparent" stroke="transparent" rx="3" />
+          <rect
+            className="strip-focus"
+            x="0"
+            y={tileTop - 6}
+            width={Math.max(1, width)}
+            height={tallest + 8}
+            fill="transparent"
+            stroke="transparent"
+            rx="3"
+          />
           {bars.map((bar, i) => {
             const h = tileHeight(bar.difficulty);
             const left = x(i);
@@ -348,9 +392,18 @@ export function BarStrip({
                   stroke={chosen(i) ? 'var(--color-acorn)' : 'var(--color-rule-strong)'}
                   strokeWidth={chosen(i) ? 1.6 : 0.8}
                 />
-                {bar.corner ? <path d={`M${left + w / 2 - 5} ${floor - h - 3} l5 -5 l5 5 z`} fill="var(--color-warn)" /> : null}
+                {bar.corner ? (
+                  <path d={`M${left + w / 2 - 5} ${floor - h - 3} l5 -5 l5 5 z`} fill="var(--color-warn)" />
+                ) : null}
                 {!compact && (i % perNumber === 0 || (selection !== null && i === selection[0] && w > 14)) ? (
-                  <text x={left + w / 2} y={floor - 5} textAnchor="middle" fontSize="13.5" fontFamily="var(--font-figure)" fill="var(--color-ink)">
+                  <text
+                    x={left + w / 2}
+                    y={floor - 5}
+                    textAnchor="middle"
+                    fontSize="13.5"
+                    fontFamily="var(--font-figure)"
+                    fill="var(--color-ink)"
+                  >
                     {bar.number}
                   </text>
                 ) : null}
@@ -361,7 +414,14 @@ export function BarStrip({
         {showFamilies
           ? bars.map((bar, i) =>
               bar.family !== null && inner / bars.length > 9 ? (
-                <text key={bar.id} x={(x(i) + x(i + 1)) / 2} y={floor + 17} textAnchor="middle" fontSize="13.5" fill="var(--color-ink-2)">
+                <text
+                  key={bar.id}
+                  x={(x(i) + x(i + 1)) / 2}
+                  y={floor + 17}
+                  textAnchor="middle"
+                  fontSize="13.5"
+                  fill="var(--color-ink-2)"
+                >
                   {bar.family}
                 </text>
               ) : null,
@@ -390,7 +450,9 @@ export function BarStrip({
               const b = x(jump.to) + 2;
               return (
                 <g key={`${jump.from} ${jump.to} ${i}`} fill="none" stroke="var(--color-ink-3)" strokeWidth="1">
-                  <path d={`M${a} ${lineY + 2} v5 q0 4 ${b < a ? -4 : 4} 4 H${b + (b < a ? 4 : -4)} q${b < a ? -4 : 4} 0 ${b < a ? -4 : 4} -4 v-5`} />
+                  <path
+                    d={`M${a} ${lineY + 2} v5 q0 4 ${b < a ? -4 : 4} 4 H${b + (b < a ? 4 : -4)} q${b < a ? -4 : 4} 0 ${b < a ? -4 : 4} -4 v-5`}
+                  />
                   <path d={`M${b - 3} ${lineY + 6} l3 -4 l3 4`} />
                 </g>
               );
@@ -414,7 +476,9 @@ export function BarStrip({
                   <circle cx={x(i + 1) - 5} cy={y + 2.4} r="1" />
                 </>
               ) : null}
-              {bar.doubleBar && !bar.repeatEnd ? <path d={`M${x(i + 1) - 3} ${y - 5} v10 M${x(i + 1) - 0.5} ${y - 5} v10`} strokeWidth="1" /> : null}
+              {bar.doubleBar && !bar.repeatEnd ? (
+                <path d={`M${x(i + 1) - 3} ${y - 5} v10 M${x(i + 1) - 0.5} ${y - 5} v10`} strokeWidth="1" />
+              ) : null}
             </g>
           );
         })}

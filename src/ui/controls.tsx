@@ -17,7 +17,15 @@ const LOOKS: Readonly<Record<Look, string>> = {
   quiet: 'bg-transparent text-ink-2 border-transparent hover:bg-leaf-wash font-semibold',
 };
 
-export function Button({ look = 'plain', shortcut, big = false, className = '', children, type = 'button', ...rest }: ButtonProps): ReactNode {
+export function Button({
+  look = 'plain',
+  shortcut,
+  big = false,
+  className = '',
+  children,
+  type = 'button',
+  ...rest
+}: ButtonProps): ReactNode {
   return (
     <button
       type={type}
@@ -67,7 +75,11 @@ export function PickOne({ label, value, choices, onPick, stacked = false }: Pick
   return (
     <label className={stacked ? 'text-sm text-ink-2' : 'flex items-center gap-1.5 text-ink-2'}>
       {label}
-      <select className={`field text-ink ${stacked ? 'w-full text-base' : ''}`} value={value} onChange={(e) => onPick(e.target.value)}>
+      <select
+        className={`field text-ink ${stacked ? 'w-full text-base' : ''}`}
+        value={value}
+        onChange={(e) => onPick(e.target.value)}
+      >
         {choices.map(([v, name]) => (
           <option key={v} value={v}>
             {name}

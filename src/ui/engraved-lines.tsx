@@ -7,7 +7,10 @@ export interface LineLayout {
   readonly width: number;
   readonly height: number;
   readonly notes: ReadonlyMap<string, { readonly x: number; readonly y: number; readonly width: number }>;
-  readonly bars: ReadonlyMap<string, { readonly x: number; readonly width: number; readonly top: number; readonly height: number }>;
+  readonly bars: ReadonlyMap<
+    string,
+    { readonly x: number; readonly width: number; readonly top: number; readonly height: number }
+  >;
 }
 
 interface Props {
@@ -36,14 +39,20 @@ function measure(host: HTMLElement): LineLayout {
     const head = note.querySelector('.notehead') ?? note;
     const box = head.getBoundingClientRect();
     if (note.id !== '' && box.width > 0)
-      notes.set(note.id, { x: box.left - frame.left + box.width / 2, y: box.top - frame.top + box.height / 2, width: box.width });
+      notes.set(note.id, {
+        x: box.left - frame.left + box.width / 2,
+        y: box.top - frame.top + box.height / 2,
+        width: box.width,
+      });
   }
   const bars = new Map<string, { x: number; width: number; top: number; height: number }>();
   for (const bar of host.querySelectorAll('g.measure')) {
     const staves = [...bar.querySelectorAll(':scope > g.staff')];
     if (staves.length === 0) continue;
     // A staff's own lines give the height; its notes may stand far above or below.
-    const lines = staves.flatMap((staff) => [...staff.querySelectorAll(':scope > path')].map((path) => path.getBoundingClientRect()));
+    const lines = staves.flatMap((staff) =>
+      [...staff.querySelectorAll(':scope > path')].map((path) => path.getBoundingClientRect()),
+    );
     if (lines.length === 0) continue;
     const top = Math.min(...lines.map((l) => l.top));
     const bottom = Math.max(...lines.map((l) => l.bottom));

@@ -3,7 +3,10 @@ import { isValveText, KeyPicture } from './key-picture';
 
 /** Where a section starts, on the instrument. */
 export type HandMapDrawing =
-  | { readonly kind: 'keyboard'; readonly keys: readonly { readonly midi: number; readonly finger: string; readonly hand: 'right' | 'left' }[] }
+  | {
+      readonly kind: 'keyboard';
+      readonly keys: readonly { readonly midi: number; readonly finger: string; readonly hand: 'right' | 'left' }[];
+    }
   | {
       readonly kind: 'strings';
       readonly names: readonly string[];
@@ -19,13 +22,19 @@ function Keyboard({ keys }: { readonly keys: Extract<HandMapDrawing, { kind: 'ke
   const high = Math.ceil((Math.max(...keys.map((k) => k.midi), 64) + 3) / 12) * 12;
   const whites = Array.from({ length: high - low }, (_, i) => low + i).filter((k) => !BLACK.has(k % 12));
   const w = 100 / whites.length;
-  const x = (midi: number): number => (BLACK.has(midi % 12) ? (whites.indexOf(midi - 1) + 1) * w - w * 0.32 : whites.indexOf(midi) * w);
+  const x = (midi: number): number =>
+    BLACK.has(midi % 12) ? (whites.indexOf(midi - 1) + 1) * w - w * 0.32 : whites.indexOf(midi) * w;
   const mark = (k: (typeof keys)[number]): ReactNode => {
     const black = BLACK.has(k.midi % 12);
     const cx = x(k.midi) + (black ? w * 0.32 : w / 2);
     return (
       <g key={k.midi}>
-        <circle cx={cx} cy={black ? 13 : 26} r="3.4" fill={k.hand === 'right' ? 'var(--color-plum)' : 'var(--color-leaf)'} />
+        <circle
+          cx={cx}
+          cy={black ? 13 : 26}
+          r="3.4"
+          fill={k.hand === 'right' ? 'var(--color-plum)' : 'var(--color-leaf)'}
+        />
         <text x={cx} y={black ? 14.6 : 27.6} textAnchor="middle" fontSize="4.6" fontWeight="700" fill="#fff">
           {k.finger}
         </text>
@@ -35,7 +44,16 @@ function Keyboard({ keys }: { readonly keys: Extract<HandMapDrawing, { kind: 'ke
   return (
     <svg viewBox="0 0 100 32" className="w-full" aria-hidden="true">
       {whites.map((k) => (
-        <rect key={k} x={x(k)} y="0.4" width={w} height="31" fill="#fff" stroke="var(--color-rule-strong)" strokeWidth="0.4" />
+        <rect
+          key={k}
+          x={x(k)}
+          y="0.4"
+          width={w}
+          height="31"
+          fill="#fff"
+          stroke="var(--color-rule-strong)"
+          strokeWidth="0.4"
+        />
       ))}
       {Array.from({ length: high - low }, (_, i) => low + i)
         .filter((k) => BLACK.has(k % 12) && whites.includes(k - 1))
@@ -84,7 +102,14 @@ function Strings({ names, stops }: Pick<Extract<HandMapDrawing, { kind: 'strings
               stroke="var(--color-plum)"
               strokeWidth="0.8"
             />
-            <text x={cx} y={y(s.string) + 1.7} textAnchor="middle" fontSize="4.8" fontWeight="700" fill={s.fret === 0 ? 'var(--color-plum)' : '#fff'}>
+            <text
+              x={cx}
+              y={y(s.string) + 1.7}
+              textAnchor="middle"
+              fontSize="4.8"
+              fontWeight="700"
+              fill={s.fret === 0 ? 'var(--color-plum)' : '#fff'}
+            >
               {s.finger}
             </text>
           </g>
@@ -108,7 +133,9 @@ const says = (drawing: HandMapDrawing): string => {
     case 'keyboard':
       return drawing.keys.map((k) => `${k.hand} hand ${NAMES[k.midi % 12] ?? ''} with finger ${k.finger}`).join(', ');
     case 'strings':
-      return drawing.stops.map((s) => `string ${s.string}, ${s.fret === 0 ? 'open' : `place ${s.fret}, finger ${s.finger}`}`).join(', ');
+      return drawing.stops
+        .map((s) => `string ${s.string}, ${s.fret === 0 ? 'open' : `place ${s.fret}, finger ${s.finger}`}`)
+        .join(', ');
     case 'keys':
       return drawing.text;
   }

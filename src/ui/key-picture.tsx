@@ -25,7 +25,15 @@ function partsOf(keys: string): Parts {
 export const isValveText = (keys: string): boolean => /^T?[0-4]{1,3}$|^[1-7]$/.test(keys) && keys !== '0123';
 
 /** Six holes in two hands, the thumb at the side, other keys in words below: full is down. */
-export function KeyPicture({ keys, size = 11, colour }: { readonly keys: string; readonly size?: number; readonly colour: string }): ReactNode {
+export function KeyPicture({
+  keys,
+  size = 11,
+  colour,
+}: {
+  readonly keys: string;
+  readonly size?: number;
+  readonly colour: string;
+}): ReactNode {
   const { pressed, half, extras } = partsOf(keys);
   const gap = size * 1.1;
   const r = size * 0.42;
@@ -47,9 +55,24 @@ export function KeyPicture({ keys, size = 11, colour }: { readonly keys: string;
           />
         ) : null}
         {['1', '2', '3', '4', '5', '6'].map((d, i) => (
-          <circle key={d} cx={size * 1.5} cy={y(i)} r={r} fill={pressed.has(d) ? colour : 'none'} stroke={colour} strokeWidth="1.3" />
+          <circle
+            key={d}
+            cx={size * 1.5}
+            cy={y(i)}
+            r={r}
+            fill={pressed.has(d) ? colour : 'none'}
+            stroke={colour}
+            strokeWidth="1.3"
+          />
         ))}
-        <line x1={size * 1.05} x2={size * 1.95} y1={(y(2) + y(3)) / 2} y2={(y(2) + y(3)) / 2} stroke={colour} strokeWidth="1" />
+        <line
+          x1={size * 1.05}
+          x2={size * 1.95}
+          y1={(y(2) + y(3)) / 2}
+          y2={(y(2) + y(3)) / 2}
+          stroke={colour}
+          strokeWidth="1"
+        />
         {pressed.has('7') ? <circle cx={size * 2.1} cy={y(5)} r={r * 0.6} fill={colour} /> : null}
       </svg>
       <span className="text-[13px]">{extras.join(' ')}</span>

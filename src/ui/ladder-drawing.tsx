@@ -1,7 +1,21 @@
 'use client';
 
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Check, GripVertical } from 'lucide-react';
 import type { KeyboardEvent, ReactNode } from 'react';
@@ -42,7 +56,10 @@ interface RungProps {
 }
 
 function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }: RungProps): ReactNode {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rung.id, disabled: !movable });
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: rung.id,
+    disabled: !movable,
+  });
   const onKeyDown = (event: KeyboardEvent): void => {
     if (!event.altKey || !onStep) return;
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
@@ -50,7 +67,11 @@ function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }
       onStep(rung.id, event.key === 'ArrowUp' ? 1 : -1);
     }
   };
-  const wash = current ? 'border-acorn bg-acorn-wash' : rung.climbed ? 'border-leaf-deep bg-leaf-wash' : 'border-leaf-deep bg-sheet';
+  const wash = current
+    ? 'border-acorn bg-acorn-wash'
+    : rung.climbed
+      ? 'border-leaf-deep bg-leaf-wash'
+      : 'border-leaf-deep bg-sheet';
   return (
     <li
       ref={setNodeRef}
@@ -99,7 +120,11 @@ function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }
             aria-label={`${rung.what}: done`}
             onClick={() => onTick(rung.id)}
           >
-            {rung.climbed ? <Check size={20} aria-hidden="true" /> : <span className="h-5 w-5 rounded border border-rule-strong" />}
+            {rung.climbed ? (
+              <Check size={20} aria-hidden="true" />
+            ) : (
+              <span className="h-5 w-5 rounded border border-rule-strong" />
+            )}
           </button>
         ) : null}
       </div>

@@ -37,10 +37,23 @@ interface TextLaneProps {
 const ROW = 26;
 
 /** Texts aligned with the note heads of one engraved line. */
-export function TextLane({ name, layout, texts, rows = 1, onPick, large = false, ruled = true }: TextLaneProps): ReactNode {
+export function TextLane({
+  name,
+  layout,
+  texts,
+  rows = 1,
+  onPick,
+  large = false,
+  ruled = true,
+}: TextLaneProps): ReactNode {
   const here = texts.filter((t) => layout.notes.has(t.noteId));
   return (
-    <div className={`relative ${ruled ? 'border-t border-rule' : ''}`} style={{ height: rows * ROW + 10 }} role="group" aria-label={name}>
+    <div
+      className={`relative ${ruled ? 'border-t border-rule' : ''}`}
+      style={{ height: rows * ROW + 10 }}
+      role="group"
+      aria-label={name}
+    >
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>
       {here.map((t) => {
         const at = layout.notes.get(t.noteId);
@@ -88,7 +101,8 @@ interface CurveLaneProps {
 /** Levels as steps over one engraved line; nothing is drawn where nothing is marked. */
 export function CurveLane({ name, layout, points, before }: CurveLaneProps): ReactNode {
   const height = 74;
-  const y = (level: DynamicLevel): number => height - 10 - ((LEVELS.indexOf(level) + 0.5) / LEVELS.length) * (height - 20);
+  const y = (level: DynamicLevel): number =>
+    height - 10 - ((LEVELS.indexOf(level) + 0.5) / LEVELS.length) * (height - 20);
   const here = points
     .flatMap((p) => {
       const at = layout.notes.get(p.noteId);
@@ -108,9 +122,24 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
       <svg width={layout.width} height={height} className="absolute inset-0 overflow-visible" aria-hidden="true">
         {(['p', 'mp', 'mf', 'f'] as const).map((level) => (
           <g key={level}>
-            <line x1={firstBar} x2={layout.width} y1={y(level)} y2={y(level)} stroke="var(--color-rule)" strokeWidth="0.6" />
+            <line
+              x1={firstBar}
+              x2={layout.width}
+              y1={y(level)}
+              y2={y(level)}
+              stroke="var(--color-rule)"
+              strokeWidth="0.6"
+            />
             {level === 'p' || level === 'f' ? (
-              <text x={firstBar - 6} y={y(level) + 4} textAnchor="end" fontSize="14" fontStyle="italic" fontWeight="600" fill="var(--color-ink-2)">
+              <text
+                x={firstBar - 6}
+                y={y(level) + 4}
+                textAnchor="end"
+                fontSize="14"
+                fontStyle="italic"
+                fontWeight="600"
+                fill="var(--color-ink-2)"
+              >
                 {level}
               </text>
             ) : null}
@@ -119,7 +148,12 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
         {steps.map((step, i) => {
           const end = steps[i + 1]?.x ?? layout.width;
           const next = steps[i + 1];
-          const colour = step.source === 'teacher' ? 'var(--color-plum)' : step.source === 'editor' ? 'var(--color-editor)' : 'var(--color-ink)';
+          const colour =
+            step.source === 'teacher'
+              ? 'var(--color-plum)'
+              : step.source === 'editor'
+                ? 'var(--color-editor)'
+                : 'var(--color-ink)';
           return (
             <g key={`${step.noteId} ${step.x}`}>
               <path
@@ -132,7 +166,14 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
               {step === steps[0] && before ? null : (
                 <>
                   <circle cx={step.x} cy={y(step.level)} r="3.5" fill={colour} />
-                  <text x={step.x + 8} y={y(step.level) - 6} fontSize="14" fontStyle="italic" fontWeight="600" fill={colour}>
+                  <text
+                    x={step.x + 8}
+                    y={y(step.level) - 6}
+                    fontSize="14"
+                    fontStyle="italic"
+                    fontWeight="600"
+                    fill={colour}
+                  >
                     {step.level}
                   </text>
                 </>

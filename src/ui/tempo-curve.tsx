@@ -16,8 +16,20 @@ export function TempoCurve({ steps, target }: Props): ReactNode {
   const wide = (WIDTH - 40) / Math.max(1, steps.length);
   const path = steps.map((s, i) => `${i === 0 ? 'M' : 'V'}${i === 0 ? `0 ${y(s)}` : y(s)} h${wide}`).join(' ');
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={`Tempos ${steps.join(', ')}; target ${target}`}>
-      <line x1="0" x2={WIDTH - 36} y1={y(target)} y2={y(target)} stroke="var(--color-rule-strong)" strokeDasharray="4 3" />
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-full"
+      role="img"
+      aria-label={`Tempos ${steps.join(', ')}; target ${target}`}
+    >
+      <line
+        x1="0"
+        x2={WIDTH - 36}
+        y1={y(target)}
+        y2={y(target)}
+        stroke="var(--color-rule-strong)"
+        strokeDasharray="4 3"
+      />
       <text x={WIDTH - 32} y={y(target) + 5} fontSize="15" fill="var(--color-ink-2)" fontFamily="var(--font-figure)">
         {target}
       </text>
@@ -25,7 +37,14 @@ export function TempoCurve({ steps, target }: Props): ReactNode {
       <text x="0" y={HEIGHT - 2} fontSize="15" fill="var(--color-ink-2)" fontFamily="var(--font-figure)">
         {steps[0]}
       </text>
-      <text x={WIDTH - 40} y={HEIGHT - 2} fontSize="15" textAnchor="end" fill="var(--color-ink-2)" fontFamily="var(--font-figure)">
+      <text
+        x={WIDTH - 40}
+        y={HEIGHT - 2}
+        fontSize="15"
+        textAnchor="end"
+        fill="var(--color-ink-2)"
+        fontFamily="var(--font-figure)"
+      >
         {steps[steps.length - 1]}
       </text>
     </svg>

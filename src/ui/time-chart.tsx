@@ -26,7 +26,11 @@ const DASHES = [0, 6, 2, 9, 4, 12, 3, 7];
 /** Values over days. The same numbers stand in a table for those who do not see it. */
 export function TimeChart({ label, kind, lines, most, height = 240 }: Props): ReactNode {
   const series = useMemo(
-    () => lines.map((l) => ({ name: l.name, data: l.points.map(([day, value]) => ({ x: Date.parse(`${day}T12:00:00Z`), y: value })) })),
+    () =>
+      lines.map((l) => ({
+        name: l.name,
+        data: l.points.map(([day, value]) => ({ x: Date.parse(`${day}T12:00:00Z`), y: value })),
+      })),
     [lines],
   );
   const options = useMemo(
@@ -48,7 +52,12 @@ export function TimeChart({ label, kind, lines, most, height = 240 }: Props): Re
       plotOptions: { bar: { columnWidth: '60%' } },
       dataLabels: { enabled: false },
       grid: { borderColor: '#c9d1c9' },
-      legend: { fontSize: '15px', position: 'top' as const, horizontalAlign: 'left' as const, labels: { colors: '#15201b' } },
+      legend: {
+        fontSize: '15px',
+        position: 'top' as const,
+        horizontalAlign: 'left' as const,
+        labels: { colors: '#15201b' },
+      },
       xaxis: { type: 'datetime' as const, labels: { style: { fontSize: '15px', colors: '#4b5951' } } },
       yaxis: {
         min: 0,

@@ -1,31 +1,73 @@
 import { expose } from 'comlink';
-import { barDifficulties, cornersOf } from '@/core/difficulty';
-import { readScore } from '@/core/musicxml';
-import { fail, ok } from '@/core/result';
-import { findSameness, fitsSameness, MOST_BARS_FOR_SAMENESS, payOff, rhythmFamilies } from '@/core/sameness';
-import { proposeSections } from '@/core/sections';
-import type { AnalysisWorkerApi } from './protocol';
+import { analysisOf, usualPlayer, type Analysis } from '@/core/analysis';
+import { findGestures } from '@/core/articulation';
+import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
+import { suggestDynamics } from '@/core/dynamics';
+import { fingerScore } from '@/core/fingering';
+import { orderChunks } from '@/core/ladder';
+import { realiseOrnaments } from '@/core/ornaments';
+import { fail, ok, type Result } from '@/core/result';
+import { MOST_BARS_FOR_SAMENESS } from '@/core/sameness';
+import type { Score } from '@/core/score';
+import { loadedPieces } from './loaded-pieces';
+import type { AnalysisWorkerApi, LoadedPiece } from './protocol';
+
+const pieces = loadedPieces();
+
+const tooLong = (score: Score) =>
+  fail(
+    'too-many-bars',
+    `The piece has ${score.bars.length} bars; up to ${MOST_BARS_FOR_SAMENESS} are compared with one another. Bring in its movements one by one.`,
+  );
+
+/** The analysis of a piece whose bars can be compared with one another. */
+function analysed<T>(loaded: LoadedPiece, answer: (analysis: Analysis) => T): Result<T> {
+  const read = pieces.readOf(loaded);
+  if (!read.ok) return read;
+  const analysis = analysisOf(read.value.score);
+  return analysis.comparable ? ok(answer(analysis)) : tooLong(analysis.score);
+}
 
 const api: AnalysisWorkerApi = {
-  async analyse(text, fileName, options, progress) {
-    const read = readScore(text, fileName);
+  async analyse(loaded, player, progress) {
+    const read = pieces.readOf(loaded);
     if (!read.ok) return read;
     const { score } = read.value;
-    if (!fitsSameness(score))
-      return fail(
-        'too-many-bars',
-        `The piece has ${score.bars.length} bars; up to ${MOST_BARS_FOR_SAMENESS} are compared with one another. Bring in its movements one by one.`,
-      );
+    const analysis = analysisOf(score, player ?? usualPlayer(score));
+    if (!analysis.comparable) return tooLong(score);
     await progress(0.1);
-    const sameness = findSameness(score, (share) => {
-      void progress(0.1 + share * 0.6);
-      return true;
-    });
-    const sections = proposeSections(score, sameness);
+    const { sameness } = analysis;
+    await progress(0.6);
+    const { sections } = analysis;
     await progress(0.8);
-    const difficulties = barDifficulties(score, options);
-    return ok({ ...sameness, sections, families: rhythmFamilies(score), payOff: payOff(score), difficulties, corners: cornersOf(difficulties) });
+    const { families, payOff, difficulties, corners } = analysis;
+    return ok({ ...sameness, sections, families, payOff, difficulties, corners });
   },
+  finger: (loaded, request) => {
+    const read = pieces.readOf(loaded);
+    return Promise.resolve(read.ok ? ok(fingerScore(read.value.score, request)) : read);
+  },
+  marking: (loaded, request) =>
+    Promise.resolve(
+      analysed(loaded, ({ score, sameness, sections, harmony }) => ({
+        harmony,
+        dynamics: suggestDynamics(score, sameness, sections, harmony),
+        breaths: request.breathes
+          ? placeBreaths(score, request.tempo, request.breathSpanInSeconds, { strictTime: request.strictTime })
+          : null,
+        bowing: request.bowed ? proposeBowing(score) : null,
+        phrases: punctuatePhrases(
+          score,
+          sections.flatMap((s) => s.phrases),
+          harmony.beats,
+          harmony.keys,
+        ),
+        ornaments: realiseOrnaments(score, request.style, request.tempo, request.styles),
+        gestures: request.technique === null ? [] : findGestures(score, request.technique, request.ownCues),
+      })),
+    ),
+  chunks: (loaded, sections, request) =>
+    Promise.resolve(analysed(loaded, ({ score }) => orderChunks(score, sections, request))),
 };
 
 expose(api);

@@ -1,61 +1,93 @@
 'use client';
 
-import { proxy, wrap, type Remote } from 'comlink';
-import { fail, ok, type Result } from '@/core/result';
+import { proxy } from 'comlink';
+import { ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
-import type { Analysis, AnalysisWorkerApi, EngraveCode, EngraveOptions, EngraverWorkerApi, PieceWorkerApi } from './protocol';
+import type { Player } from '@/core/studio';
+import { connect, flat, type WorkerCode } from './connection';
+import type {
+  AnalysisWorkerApi,
+  Brought,
+  Built,
+  EditionFile,
+  EngraveCode,
+  EngraveOptions,
+  EngraverWorkerApi,
+  FilesWorkerApi,
+  LoadedPiece,
+  OpenedFile,
+  ReadingWorkerApi,
+} from './protocol';
 
-let piece: Remote<PieceWorkerApi> | null = null;
+/** The longest that each kind of work may take before its worker is begun anew. */
+const LIMIT_MS = { reading: 60_000, analysis: 60_000, engraving: 30_000, files: 600_000, wholePiece: 180_000 } as const;
 
-/** The worker that reads pieces; started on first use and kept. */
-export function pieceWorker(): Remote<PieceWorkerApi> {
-  piece ??= wrap<PieceWorkerApi>(new Worker(new URL('./piece.worker.ts', import.meta.url), { type: 'module' }));
-  return piece;
-}
+const reading = connect<ReadingWorkerApi>(
+  'Reading the piece',
+  () => new Worker(new URL('./reading.worker.ts', import.meta.url), { type: 'module' }),
+  LIMIT_MS.reading,
+);
+const analysis = connect<AnalysisWorkerApi>(
+  'The analysis',
+  () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
+  LIMIT_MS.analysis,
+);
+const engraver = connect<EngraverWorkerApi>(
+  'Drawing these bars',
+  () => new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' }),
+  LIMIT_MS.engraving,
+);
+const files = connect<FilesWorkerApi>(
+  'The studio file',
+  () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
+  LIMIT_MS.files,
+);
+
+/** Opens what a teacher brings. */
+export const openBrought = async (brought: Brought): Promise<Result<OpenedFile>> =>
+  flat(await reading.ask((api) => api.open(brought)));
+
+/** Opens something as the later edition of a piece. */
+export const openAsEdition = async (before: LoadedPiece['piece'], brought: Brought): Promise<Result<EditionFile>> =>
+  flat(await reading.ask((api) => api.edition(before, brought)));
+
+/** Asks the worker that reads; it never waits behind an analysis. */
+export const askReading = async <T>(question: (api: ReadingWorkerApi) => Promise<Result<T>>): Promise<Result<T>> =>
+  flat(await reading.ask(question));
+
+/** Asks the worker that thinks. */
+export const askAnalysis = async <T>(question: (api: AnalysisWorkerApi) => Promise<Result<T>>): Promise<Result<T>> =>
+  flat(await analysis.ask(question));
+
+/** Asks the worker of studio files. */
+export const askFiles = async <T>(question: (api: FilesWorkerApi) => Promise<Result<T>>): Promise<Result<T>> =>
+  flat(await files.ask(question));
 
 /** Notes taken over at a time: a few milliseconds of the page's time. */
 const NOTES_AT_A_TIME = 800;
 
 /** Reads a piece in its worker and takes the score over in portions. */
-export async function loadScore(key: string, text: string, fileName: string): Promise<Result<Score>> {
-  const worker = pieceWorker();
-  const loaded = await worker.load(key, text, fileName);
-  if (!loaded.ok) return loaded;
-  const head = await worker.scoreHead(key);
-  if (!head) return fail('not-loaded', 'The piece could not be opened; reload the page.');
+export async function loadScore(loaded: LoadedPiece): Promise<Result<Score>> {
+  const head = await askReading((api) => api.scoreHead(loaded));
+  if (!head.ok) return head;
   const notes: Note[] = [];
-  for (let from = 0; from < head.notes; from += NOTES_AT_A_TIME) notes.push(...(await worker.scoreNotes(key, from, from + NOTES_AT_A_TIME)));
-  return ok({ ...head.head, notes });
+  for (let from = 0; from < head.value.notes; from += NOTES_AT_A_TIME) {
+    const part = await askReading((api) => api.scoreNotes(loaded, from, from + NOTES_AT_A_TIME));
+    if (!part.ok) return part;
+    notes.push(...part.value);
+  }
+  return ok({ ...head.value.head, notes });
 }
 
-/** Longest an excerpt may take to engrave before the engraver is restarted. */
-const ENGRAVE_LIMIT_MS = 30_000;
-
-let engraver: { worker: Worker; api: Remote<EngraverWorkerApi> } | null = null;
 let queue: Promise<unknown> = Promise.resolve();
 
-function startEngraver(): { worker: Worker; api: Remote<EngraverWorkerApi> } {
-  const worker = new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, api: wrap<EngraverWorkerApi>(worker) };
-}
-
 /** Engraves one document; documents wait for one another, and one that takes too long is given up with its worker. */
-export function engrave(document: string, options: EngraveOptions): Promise<Result<readonly string[], EngraveCode>> {
-  const run = async (): Promise<Result<readonly string[], EngraveCode>> => {
-    engraver ??= startEngraver();
-    const current = engraver;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const tooLong = new Promise<Result<readonly string[], EngraveCode>>((resolve) => {
-      timer = setTimeout(() => {
-        current.worker.terminate();
-        engraver = null;
-        resolve(fail('engrave-too-long', 'Drawing these bars took too long and was stopped. Choose fewer bars.'));
-      }, ENGRAVE_LIMIT_MS);
-    });
-    const result = await Promise.race([current.api.engrave(document, options), tooLong]);
-    clearTimeout(timer);
-    return result;
-  };
+export function engrave(
+  document: string,
+  options: EngraveOptions,
+): Promise<Result<readonly string[], EngraveCode | WorkerCode>> {
+  const run = async (): Promise<Result<readonly string[], EngraveCode | WorkerCode>> =>
+    flat(await engraver.ask((api) => api.engrave(document, options)));
   const next = queue.then(run, run);
   queue = next;
   return next;
@@ -63,10 +95,13 @@ export function engrave(document: string, options: EngraveOptions): Promise<Resu
 
 const ONE_NOTE =
   '<score-partwise version="4.0"><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions><clef><sign>G</sign><line>2</line></clef></attributes><note><pitch><step>C</step><octave>5</octave></pitch><duration>4</duration><type>whole</type></note></measure></part></score-partwise>';
+let warmed = false;
 
 /** Has the engraver draw one note before it is needed: its first drawing is the slow one. */
 export function warmEngraver(): void {
-  if (engraver === null) void engrave(ONE_NOTE, { width: 400, scale: 60 });
+  if (warmed) return;
+  warmed = true;
+  void engrave(ONE_NOTE, { width: 400, scale: 60 });
 }
 
 /** A long computation that can be stopped. */
@@ -75,21 +110,23 @@ export interface Running<T> {
   readonly cancel: () => void;
 }
 
-/** Finds how a piece is built in a worker of its own; cancelling ends the worker, and the result then never comes. */
+/** Finds how a piece is built in a worker of its own; cancelling ends the worker, and the result is then that it was stopped. */
 export function analyse(
-  text: string,
-  fileName: string,
-  options: Parameters<AnalysisWorkerApi['analyse']>[2],
+  loaded: LoadedPiece,
+  player: Player | null,
   progress: (share: number) => void,
-): Running<Result<Analysis>> {
-  const worker = new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
-  const api = wrap<AnalysisWorkerApi>(worker);
+): Running<Result<Built>> {
+  const own = connect<AnalysisWorkerApi>(
+    'Finding how the piece is built',
+    () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
+    LIMIT_MS.wholePiece,
+  );
   return {
     result: (async () => {
-      const result = await api.analyse(text, fileName, options, proxy(progress));
-      worker.terminate();
+      const result = flat(await own.ask((api) => api.analyse(loaded, player, proxy(progress))));
+      own.end();
       return result;
     })(),
-    cancel: () => worker.terminate(),
+    cancel: own.end,
   };
 }

@@ -1,13 +1,20 @@
 import { expose } from 'comlink';
-import createVerovioModule from 'verovio/wasm';
 import { VerovioToolkit } from 'verovio/esm';
 import { fail, ok } from '@/core/result';
 import type { EngraverWorkerApi } from './protocol';
 
 let toolkit: VerovioToolkit | null = null;
 
+/** The program lies beside the application as a file of its own, compiled while it comes in (see scripts/engraver.ts). */
+const PROGRAM = '/engraver.mjs';
+
 async function readyToolkit(): Promise<VerovioToolkit> {
-  toolkit ??= new VerovioToolkit(await createVerovioModule());
+  if (toolkit === null) {
+    const { default: start } = (await import(/* turbopackIgnore: true */ /* webpackIgnore: true */ PROGRAM)) as {
+      default: () => Promise<unknown>;
+    };
+    toolkit = new VerovioToolkit(await start());
+  }
   return toolkit;
 }
 
@@ -38,11 +45,13 @@ const api: EngraverWorkerApi = {
         svgViewBox: false,
         svgRemoveXlink: true,
       });
-      if (!kit.loadData(document)) return fail('engrave-failed', 'This music cannot be drawn; the rest of the application still works with it.');
+      if (!kit.loadData(document))
+        return fail('engrave-failed', 'This music cannot be drawn; the rest of the application still works with it.');
       const systems: string[] = [];
       const count = kit.getPageCount();
       for (let page = 1; page <= count; page += 1) systems.push(kit.renderToSVG(page));
-      if (systems.some((svg) => UNSAFE.test(svg))) return fail('engrave-unsafe', 'The drawing holds something that is not music; it is not shown.');
+      if (systems.some((svg) => UNSAFE.test(svg)))
+        return fail('engrave-unsafe', 'The drawing holds something that is not music; it is not shown.');
       return ok(systems);
     } catch {
       // Its memory is not to be trusted after a failure: the next call makes a new one.

@@ -1,3 +1,23 @@
-/** Thin shells around the core for heavy work off the main thread. */
-export { analyse, engrave, loadScore, pieceWorker, warmEngraver } from './clients';
-export type { Analysis, EngraveOptions, Marking, MarkingRequest, OpenedFile } from './protocol';
+/** Thin shells around the core for heavy work off the main thread. Every answer is a result, in a limited time. */
+export {
+  analyse,
+  askAnalysis,
+  askFiles,
+  askReading,
+  engrave,
+  loadScore,
+  openAsEdition,
+  openBrought,
+  warmEngraver,
+} from './clients';
+export type {
+  Brought,
+  BroughtIn,
+  Built,
+  EditionFile,
+  EngraveOptions,
+  LoadedPiece,
+  Marking,
+  MarkingRequest,
+  OpenedFile,
+} from './protocol';

@@ -1,44 +1,49 @@
 /** Everything that passes between the page and its workers. */
-import type { Gesture, OwnCues, PlayerFamily } from '@/core/articulation';
+import type { Gesture, OwnCues } from '@/core/articulation';
 import type { Grid } from '@/core/bargrid';
-import type { BarDifficulty, DifficultyOptions } from '@/core/difficulty';
+import type { BarDifficulty } from '@/core/difficulty';
 import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
 import type { SuggestedDynamic } from '@/core/dynamics';
+import type { ReadPiece } from '@/core/commands';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { Harmony } from '@/core/harmony';
 import type { LadderChunk, OrderRequest } from '@/core/ladder';
 import type { MidiRequest } from '@/core/midi';
 import type { OrnamentStyle, RealisedOrnament } from '@/core/ornaments';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
+import type { PlayerFamily } from '@/core/instruments';
 import type { Result } from '@/core/result';
 import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
 import type { ProposedSection } from '@/core/sections';
-import type { EditionMatch, Note, Score, ScoreWarning } from '@/core/score';
-import type { PieceFormat } from '@/core/studio';
-import type { Encoding } from '@/core/musicxml';
+import type { KeptIds, Note, Score } from '@/core/score';
+import type { Conflict, KeptDocument, Player, Zone } from '@/core/studio';
 
-export interface OpenedFile {
-  readonly format: PieceFormat;
-  readonly text: string;
-  readonly encoding: Encoding;
-  readonly bom: boolean;
-  readonly original: string | null;
-  readonly title: string;
-  readonly composer: string;
-  /** Name and sound of the first part, for a first guess at the instrument. */
-  readonly firstPart: { readonly name: string; readonly sound: string | null };
-  readonly warnings: readonly ScoreWarning[];
-  /** Our own field from an earlier export, as text. */
-  readonly remembered: string | null;
+/** A file as it was read, with what the reader had to say. */
+export interface OpenedFile extends ReadPiece {
+  readonly notes: readonly string[];
+}
+
+/** A later edition of a piece: its document, the ids it keeps, and what became of its bars. */
+export interface EditionFile {
+  readonly opened: OpenedFile;
+  readonly kept: KeptIds;
+  /** Bars of the new edition that hold something else than before, and those that are new, as counts. */
+  readonly changedBars: number;
+  readonly newBars: number;
+  /** Printed numbers of bars that are gone. */
+  readonly lostBars: readonly string[];
 }
 
 export interface MarkingRequest {
   /** Quarters a minute, for breaths and ornaments. */
   readonly tempo: number;
   readonly breathSpanInSeconds: number;
-  readonly wind: boolean;
+  /** Its player breathes; where the metronome wins, only where there is time. */
+  readonly breathes: boolean;
+  readonly strictTime: boolean;
   readonly bowed: boolean;
-  readonly family: PlayerFamily;
+  /** In whose words gestures are told; null for none. */
+  readonly technique: PlayerFamily | null;
   /** The teacher's own words for gestures. */
   readonly ownCues: OwnCues;
   readonly style: OrnamentStyle;
@@ -56,31 +61,56 @@ export interface Marking {
   readonly gestures: readonly Gesture[];
 }
 
-/** Reads pieces and cuts excerpts; keeps the pieces it read by key. */
-export interface PieceWorkerApi {
-  open(bytes: Uint8Array, fileName: string): Promise<Result<OpenedFile>>;
-  openAbc(text: string, fileName: string): Promise<Result<OpenedFile>>;
-  openGrid(grid: Grid, fileName: string): Promise<Result<OpenedFile>>;
-  /** Makes sure a piece is loaded; cheap when it is. */
-  load(key: string, text: string, fileName: string): Promise<Result<null>>;
-  /** The loaded score without its notes; null when the piece of that key is not loaded. */
-  scoreHead(key: string): Promise<{ readonly head: Omit<Score, 'notes'>; readonly notes: number } | null>;
+/** A piece that a worker keeps in memory, under a key that changes with its document. */
+export interface LoadedPiece {
+  readonly key: string;
+  readonly piece: KeptDocument;
+}
+
+/** What a teacher brings: a file, or something typed. */
+export type Brought =
+  | { readonly kind: 'file'; readonly bytes: Uint8Array; readonly fileName: string }
+  | { readonly kind: 'abc'; readonly text: string; readonly fileName: string }
+  | { readonly kind: 'grid'; readonly grid: Grid; readonly fileName: string };
+
+/** Reads pieces and cuts excerpts; keeps the pieces it read by key, and reads one again when it does not know it any more. */
+export interface ReadingWorkerApi {
+  open(brought: Brought): Promise<Result<OpenedFile>>;
+  /** Opens something as the later edition of a piece. */
+  edition(before: KeptDocument, brought: Brought): Promise<Result<EditionFile>>;
+  /** The score without its notes. */
+  scoreHead(loaded: LoadedPiece): Promise<Result<{ readonly head: Omit<Score, 'notes'>; readonly notes: number }>>;
   /** Some of its notes, so that taking them over never blocks the page for long. */
-  scoreNotes(key: string, from: number, to: number): Promise<readonly Note[]>;
-  /** null when the piece of that key is not loaded. */
-  excerpt(key: string, request: ExcerptRequest): Promise<string | null>;
-  /** The source with marks spliced in; null when the piece of that key is not loaded. */
-  write(key: string, marks: readonly WrittenMark[], remembered: string | null): Promise<WrittenDocument | null>;
-  /** A MIDI file of a range; null when the piece of that key is not loaded. */
-  midi(key: string, request: MidiRequest): Promise<Uint8Array | null>;
-  /** A proposed fingering; null when the piece of that key is not loaded. */
-  finger(key: string, request: FingeringRequest): Promise<Fingering | null>;
-  /** Everything else that can be proposed or computed on the page; null when the piece of that key is not loaded. */
-  marking(key: string, request: MarkingRequest): Promise<Marking | null>;
-  /** Chunks of the piece in learning order; null when the piece of that key is not loaded. */
-  chunks(key: string, sections: readonly ProposedSection[], request: OrderRequest): Promise<readonly LadderChunk[] | null>;
-  /** What became of the notes of one loaded piece in another; null when either is not loaded. */
-  match(before: string, after: string): Promise<EditionMatch | null>;
+  scoreNotes(loaded: LoadedPiece, from: number, to: number): Promise<Result<readonly Note[]>>;
+  excerpt(loaded: LoadedPiece, request: ExcerptRequest): Promise<Result<string>>;
+  /** The source with marks spliced in. */
+  write(
+    loaded: LoadedPiece,
+    marks: readonly WrittenMark[],
+    remembered: string | null,
+  ): Promise<Result<WrittenDocument>>;
+  /** A MIDI file of a range. */
+  midi(loaded: LoadedPiece, request: MidiRequest): Promise<Result<Uint8Array>>;
+}
+
+/** Everything that takes thought; apart from reading, so that music never waits behind it. */
+export interface AnalysisWorkerApi {
+  /** How a piece is built; `progress` is told 0 to 1. */
+  analyse(
+    loaded: LoadedPiece,
+    player: Player | null,
+    progress: (share: number) => void | Promise<void>,
+  ): Promise<Result<Built>>;
+  /** A proposed fingering. */
+  finger(loaded: LoadedPiece, request: FingeringRequest): Promise<Result<Fingering>>;
+  /** Everything else that can be proposed or computed on the page. */
+  marking(loaded: LoadedPiece, request: MarkingRequest): Promise<Result<Marking>>;
+  /** Chunks of the piece in learning order. */
+  chunks(
+    loaded: LoadedPiece,
+    sections: readonly ProposedSection[],
+    request: OrderRequest,
+  ): Promise<Result<readonly LadderChunk[]>>;
 }
 
 export interface EngraveOptions {
@@ -90,7 +120,7 @@ export interface EngraveOptions {
   readonly scale: number;
 }
 
-export type EngraveCode = 'engrave-failed' | 'engrave-too-long' | 'engrave-unsafe';
+export type EngraveCode = 'engrave-failed' | 'engrave-unsafe';
 
 /** One SVG a system. */
 export interface EngraverWorkerApi {
@@ -98,7 +128,7 @@ export interface EngraverWorkerApi {
 }
 
 /** How a piece is built. */
-export interface Analysis extends Sameness {
+export interface Built extends Sameness {
   readonly sections: readonly ProposedSection[];
   readonly families: readonly RhythmFamily[];
   readonly payOff: readonly PayOffStep[];
@@ -106,12 +136,21 @@ export interface Analysis extends Sameness {
   readonly corners: readonly BarDifficulty[];
 }
 
-export interface AnalysisWorkerApi {
-  /** `progress` is told 0 to 1. */
-  analyse(
-    text: string,
-    fileName: string,
-    options: Omit<DifficultyOptions, 'tempo'>,
-    progress: (share: number) => void | Promise<void>,
-  ): Promise<Result<Analysis>>;
+/** What a studio file brought. */
+export interface BroughtIn {
+  readonly pieces: number;
+  readonly students: number;
+  readonly records: number;
+  readonly newRecords: number;
+  readonly damaged: number;
+  readonly conflicts: readonly Conflict[];
+  /** What changed where the file was of an earlier version. */
+  readonly listed: readonly string[];
+}
+
+/** Studio files, in and out, with the database opened where they are read: the page is free meanwhile. */
+export interface FilesWorkerApi {
+  bringIn(database: string, text: string, fileName: string, zone: Zone, now: string): Promise<Result<BroughtIn>>;
+  save(database: string, now: string): Promise<Result<{ readonly file: Blob; readonly damaged: number }>>;
+  practiceCsv(database: string): Promise<Result<{ readonly file: Blob; readonly rows: number }>>;
 }

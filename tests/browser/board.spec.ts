@@ -15,7 +15,14 @@ function largeStudio(): Studio {
   const [student] = demo.students;
   const section = demo.sections.find((s) => s.pieceId === piece?.id);
   if (!piece || !student || !section) throw new Error('the demo is empty');
-  const sections = Array.from({ length: 20 }, (_, i) => ({ ...section, id: `sec-${i}`, letter: `S${i + 1}`, name: '', order: i, likeId: null }));
+  const sections = Array.from({ length: 20 }, (_, i) => ({
+    ...section,
+    id: `sec-${i}`,
+    letter: `S${i + 1}`,
+    name: '',
+    order: i,
+    likeId: null,
+  }));
   const students = Array.from({ length: 60 }, (_, i) => ({
     ...student,
     id: `st-${i}`,
@@ -42,11 +49,15 @@ function largeStudio(): Studio {
 
 async function bringIn(page: Page, text: string): Promise<void> {
   await goTo(page, 'Files');
-  await page.getByLabel('Choose a studio file').setInputFiles({ name: 's.oakrungs.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page
+    .getByLabel('Choose a studio file')
+    .setInputFiles({ name: 's.oakrungs.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await expect(page.getByText(/was brought in/)).toBeVisible();
 }
 
-test('sixty students by twenty sections: scrolled, moved in by keys, a level set, sorted, saved as CSV', async ({ page }) => {
+test('sixty students by twenty sections: scrolled, moved in by keys, a level set, sorted, saved as CSV', async ({
+  page,
+}) => {
   await openOwnStudio(page);
   await bringIn(page, writeStudioFile(largeStudio(), NOW.toISOString()));
   await goTo(page, 'Board');
@@ -73,7 +84,11 @@ test('sixty students by twenty sections: scrolled, moved in by keys, a level set
   expect(csv[0]).toBe('student,piece,section,level,proposed,heard,tempo,due,note');
   expect(csv).toHaveLength(1201);
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`)).toEqual([]);
+  expect(
+    violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`),
+  ).toEqual([]);
 });
 
 test('one student: the climb, what is in work, how the student is taught, practice logged', async ({ page }) => {
@@ -83,7 +98,12 @@ test('one student: the climb, what is in work, how the student is taught, practi
   await page.getByLabel('Minutes practised', { exact: true }).fill('12');
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect
-    .poll(async () => (await storedRows(page, 'events', 'demo')).filter((e) => e['kind'] === 'practice' && e['minutes'] === 12 && e['times'] === 0).length)
+    .poll(
+      async () =>
+        (await storedRows(page, 'events', 'demo')).filter(
+          (e) => e['kind'] === 'practice' && e['minutes'] === 12 && e['times'] === 0,
+        ).length,
+    )
     .toBe(1);
   await page.getByLabel('From memory').selectOption('asked');
   await expect
@@ -92,12 +112,19 @@ test('one student: the climb, what is in work, how the student is taught, practi
   await page.getByLabel('Take up a piece').selectOption({ label: 'Sonatina of the Customs House (piano)' });
   await expect(page.getByRole('region', { name: 'In work' }).getByText('Sonatina of the Customs House')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`)).toEqual([]);
+  expect(
+    violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`),
+  ).toEqual([]);
   await page.getByRole('button', { name: 'All students' }).click();
   await expect(page.getByRole('grid', { name: 'Levels of students by pieces' })).toBeVisible();
 });
 
-test('two browsers edit, export and merge: nothing is lost, and what both changed is listed', async ({ page, browser }) => {
+test('two browsers edit, export and merge: nothing is lost, and what both changed is listed', async ({
+  page,
+  browser,
+}) => {
   const base = writeStudioFile(buildDemoStudio(NOW), NOW.toISOString());
   await openOwnStudio(page);
   await bringIn(page, base);
@@ -110,8 +137,12 @@ test('two browsers edit, export and merge: nothing is lost, and what both change
     await p.getByLabel('First name or initials').fill(name);
     await p.getByLabel(field, { exact: true }).fill(value);
     await p.getByLabel('Lesson, minutes').focus();
-    await expect.poll(async () => JSON.stringify((await storedRows(p, 'students')).find((s) => s['id'] === 'demo-wren'))).toContain(`"${name}"`);
-    await expect.poll(async () => JSON.stringify((await storedRows(p, 'students')).find((s) => s['id'] === 'demo-wren'))).toContain(`"${value}"`);
+    await expect
+      .poll(async () => JSON.stringify((await storedRows(p, 'students')).find((s) => s['id'] === 'demo-wren')))
+      .toContain(`"${name}"`);
+    await expect
+      .poll(async () => JSON.stringify((await storedRows(p, 'students')).find((s) => s['id'] === 'demo-wren')))
+      .toContain(`"${value}"`);
     await p.goto('/board?piece=demo-pebble');
     await p
       .getByRole('button', { name: /section A:/ })
@@ -135,7 +166,11 @@ test('two browsers edit, export and merge: nothing is lost, and what both change
   await bringIn(other, a);
   for (const p of [page, other]) {
     expect(await all(p)).toEqual(union);
-    expect((await storedRows(p, 'students')).find((s) => s['id'] === 'demo-wren')).toMatchObject({ age: '8', instrument: 'organ', name: 'Wren L' });
+    expect((await storedRows(p, 'students')).find((s) => s['id'] === 'demo-wren')).toMatchObject({
+      age: '8',
+      instrument: 'organ',
+      name: 'Wren L',
+    });
     await expect(p.getByRole('heading', { name: 'Changed in both places' })).toBeVisible();
     await expect(p.getByText(/students, name: kept "Wren L"/)).toBeVisible();
   }

@@ -4,12 +4,15 @@ import { strToU8, zipSync } from 'fflate';
 import { goTo, openOwnStudio, storedRows } from './studio';
 
 const MENUET = readFileSync('tests/pieces/petzold-menuet.musicxml', 'utf8');
-const CONTAINER = '<?xml version="1.0"?><container><rootfiles><rootfile full-path="score.xml"/></rootfiles></container>';
+const CONTAINER =
+  '<?xml version="1.0"?><container><rootfiles><rootfile full-path="score.xml"/></rootfiles></container>';
 
 test('a zipped score comes in and is engraved', async ({ page }) => {
   await openOwnStudio(page);
   const mxl = zipSync({ 'META-INF/container.xml': strToU8(CONTAINER), 'score.xml': strToU8(MENUET) });
-  await page.getByLabel('Choose a music file').setInputFiles({ name: 'menuet.mxl', mimeType: 'application/octet-stream', buffer: Buffer.from(mxl) });
+  await page
+    .getByLabel('Choose a music file')
+    .setInputFiles({ name: 'menuet.mxl', mimeType: 'application/octet-stream', buffer: Buffer.from(mxl) });
   await page.waitForURL(/\/read/);
   await expect(page.locator('.engraved g.note').first()).toBeVisible();
   await expect(page.getByText('16 bars')).toBeVisible();
@@ -41,7 +44,9 @@ test('a printed piece is laid out as bars, two of them typed, and its export ope
   await page.getByRole('button', { name: 'Save as MusicXML with your marks' }).click();
   const path = await (await download).path();
   await goTo(page, 'Shelf');
-  await page.getByLabel('Choose a music file').setInputFiles({ name: 'again.musicxml', mimeType: 'text/xml', buffer: readFileSync(path) });
+  await page
+    .getByLabel('Choose a music file')
+    .setInputFiles({ name: 'again.musicxml', mimeType: 'text/xml', buffer: readFileSync(path) });
   await page.waitForURL(/\/read/);
   await expect(page.locator('[id="g1-p1-n3"]')).toBeVisible();
   const pieces = await storedRows(page, 'pieces');
@@ -52,7 +57,9 @@ test('a printed piece is laid out as bars, two of them typed, and its export ope
 test('a hostile file is refused in words and nothing is stored', async ({ page }) => {
   await openOwnStudio(page);
   const bomb = `<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;"><!ENTITY c SYSTEM "http://127.0.0.1:1/x">]><html><script>window.hurt=true</script></html>`;
-  await page.getByLabel('Choose a music file').setInputFiles({ name: 'bad.xml', mimeType: 'text/xml', buffer: Buffer.from(bomb) });
+  await page
+    .getByLabel('Choose a music file')
+    .setInputFiles({ name: 'bad.xml', mimeType: 'text/xml', buffer: Buffer.from(bomb) });
   await expect(page.getByRole('alert').filter({ hasText: 'bad.xml' })).toBeVisible();
   expect(await page.evaluate(() => 'hurt' in window)).toBe(false);
   expect(await storedRows(page, 'pieces')).toHaveLength(0);
@@ -60,7 +67,9 @@ test('a hostile file is refused in words and nothing is stored', async ({ page }
 
 test('a corrected edition keeps the fingers on the notes that did not change', async ({ page }) => {
   await openOwnStudio(page);
-  await page.getByLabel('Choose a music file').setInputFiles({ name: 'menuet.musicxml', mimeType: 'text/xml', buffer: Buffer.from(MENUET) });
+  await page
+    .getByLabel('Choose a music file')
+    .setInputFiles({ name: 'menuet.musicxml', mimeType: 'text/xml', buffer: Buffer.from(MENUET) });
   await page.waitForURL(/\/read/);
   await goTo(page, 'Marks');
   await page.locator('[id="p1-b1-n1"] .notehead').click();
@@ -72,7 +81,9 @@ test('a corrected edition keeps the fingers on the notes that did not change', a
     /<measure number="1">/,
     '<measure number="0"><attributes><divisions>2</divisions><time><beats>3</beats><beat-type>4</beat-type></time><staves>2</staves></attributes><note><rest measure="yes"/><duration>6</duration><voice>1</voice><staff>1</staff></note></measure><measure number="1">',
   );
-  await page.getByLabel('Choose the corrected edition').setInputFiles({ name: 'menuet-2.musicxml', mimeType: 'text/xml', buffer: Buffer.from(corrected) });
+  await page
+    .getByLabel('Choose the corrected edition')
+    .setInputFiles({ name: 'menuet-2.musicxml', mimeType: 'text/xml', buffer: Buffer.from(corrected) });
   await expect(page.getByText('1 of 1 marks kept their place')).toBeVisible();
   expect(await storedRows(page, 'marks')).toMatchObject([{ noteId: 'p1-b2-n1', finger: '5' }]);
   await page.keyboard.press('Control+z');
@@ -90,8 +101,13 @@ test('a picture of the page is kept and shown, and typed text is drawn as it is 
   await text.fill('X:1\nK:');
   await expect(page.getByRole('alert').filter({ hasText: 'last readable music' })).toBeVisible();
   await expect(page.getByText('3 bars')).toBeVisible();
-  const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
-  await page.getByLabel('Choose pictures of the page').setInputFiles({ name: 'page.png', mimeType: 'image/png', buffer: png });
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  await page
+    .getByLabel('Choose pictures of the page')
+    .setInputFiles({ name: 'page.png', mimeType: 'image/png', buffer: png });
   await expect(page.getByRole('img', { name: 'The printed page, page.png' })).toBeVisible();
   expect(await storedRows(page, 'pages')).toMatchObject([{ name: 'page.png', type: 'image/png' }]);
 });

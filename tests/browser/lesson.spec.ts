@@ -6,7 +6,9 @@ import { goTo, storedRows } from './studio';
 /** Records of the lesson that was just given: those with the id of the latest lesson. */
 async function lessonRecords(page: Page): Promise<Record<string, unknown>[]> {
   const events = await storedRows(page, 'events', 'demo');
-  const lessons = events.filter((e) => e['kind'] === 'lesson').sort((a, b) => (String(a['at']) < String(b['at']) ? 1 : -1));
+  const lessons = events
+    .filter((e) => e['kind'] === 'lesson')
+    .sort((a, b) => (String(a['at']) < String(b['at']) ? 1 : -1));
   const [last] = lessons;
   return events.filter((e) => e['lessonId'] === last?.['id']);
 }
@@ -14,7 +16,11 @@ const heard = async (page: Page) => (await lessonRecords(page)).filter((e) => e[
 
 test('a full lesson by keyboard only: five sections, a tempo, a note, next week', async ({ page }) => {
   await page.goto('/lesson?student=demo-imke');
-  await expect(page.getByRole('region', { name: 'To hear' }).getByRole('button').first()).toHaveAttribute('aria-pressed', 'true', { timeout: 20_000 });
+  await expect(page.getByRole('region', { name: 'To hear' }).getByRole('button').first()).toHaveAttribute(
+    'aria-pressed',
+    'true',
+    { timeout: 20_000 },
+  );
   await page.locator('.engraved g.note').first().waitFor();
   let presses = 0;
   const press = async (...keys: readonly string[]): Promise<void> => {
@@ -49,7 +55,11 @@ test('a full lesson by keyboard only: five sections, a tempo, a note, next week'
   const items = given?.['items'] as { minutes: number; days: number[] }[];
   const student = (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-imke');
   const perDay = student?.['minutesPerDay'] as number[];
-  perDay.forEach((minutes, day) => expect(items.filter((i) => i.days.includes(day)).reduce((sum, i) => sum + i.minutes, 0)).toBeLessThanOrEqual(minutes));
+  perDay.forEach((minutes, day) =>
+    expect(items.filter((i) => i.days.includes(day)).reduce((sum, i) => sum + i.minutes, 0)).toBeLessThanOrEqual(
+      minutes,
+    ),
+  );
 
   // One change of the teacher's is one more record; the recap says it.
   await page
@@ -62,7 +72,11 @@ test('a full lesson by keyboard only: five sections, a tempo, a note, next week'
   await page.getByLabel('for a missed lesson').check();
   await expect(page.getByText(/this is for the lesson missed on/)).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`)).toEqual([]);
+  expect(
+    violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`),
+  ).toEqual([]);
 
   // A rung ticked in the lesson belongs to it.
   await page.getByRole('tab', { name: /^Hear/ }).click();
@@ -93,7 +107,12 @@ test('a past lesson is read and corrected by a new record', async ({ page }) => 
   await page.getByLabel('Said').first().fill('we begin at the stairs next time');
   await page.getByLabel('Said').nth(1).focus();
   await expect
-    .poll(async () => (await storedRows(page, 'events', 'demo')).filter((e) => e['kind'] === 'said' && e['text'] === 'we begin at the stairs next time').length)
+    .poll(
+      async () =>
+        (await storedRows(page, 'events', 'demo')).filter(
+          (e) => e['kind'] === 'said' && e['text'] === 'we begin at the stairs next time',
+        ).length,
+    )
     .toBe(1);
 });
 
@@ -106,7 +125,12 @@ test.describe('on an upright tablet', () => {
       .locator('main button, main input:not([type=checkbox])')
       .evaluateAll((list) =>
         list
-          .filter((el) => el.getBoundingClientRect().height > 0 && el.tagName === 'BUTTON' && el.getBoundingClientRect().height < 44)
+          .filter(
+            (el) =>
+              el.getBoundingClientRect().height > 0 &&
+              el.tagName === 'BUTTON' &&
+              el.getBoundingClientRect().height < 44,
+          )
           .map((el) => el.textContent),
       );
     expect(small).toEqual([]);
@@ -142,7 +166,9 @@ test('the ladder is built anew around what the teacher changed; a target moves i
   const target = page.getByLabel('Target');
   await target.fill('100');
   await target.press('Enter');
-  await expect.poll(async () => (await storedRows(page, 'pieces', 'demo')).find((p) => p['id'] === 'demo-quay')?.['targetTempo']).toBe(100);
+  await expect
+    .poll(async () => (await storedRows(page, 'pieces', 'demo')).find((p) => p['id'] === 'demo-quay')?.['targetTempo'])
+    .toBe(100);
   await page.getByRole('button', { name: 'Build anew' }).click();
   const rung = async (what: RegExp) => {
     const ladder = (await storedRows(page, 'ladders', 'demo')).find((l) => l['sectionId'] === 'demo-quay-s2');
@@ -157,7 +183,9 @@ test('the ladder is built anew around what the teacher changed; a target moves i
   await page.getByLabel('Done when').focus();
   await expect(page.getByRole('button', { name: /^Rung .*Hum the bass/ })).toBeVisible();
   const humming = async () =>
-    (await storedRows(page, 'ladders', 'demo')).filter((l) => l['pieceId'] === 'demo-quay' && JSON.stringify(l['rungs']).includes('Hum the bass')).length;
+    (await storedRows(page, 'ladders', 'demo')).filter(
+      (l) => l['pieceId'] === 'demo-quay' && JSON.stringify(l['rungs']).includes('Hum the bass'),
+    ).length;
   await page.getByRole('button', { name: 'My own rungs in all other sections too' }).click();
   await expect.poll(humming).toBe(3);
   await page.keyboard.press('Control+z');

@@ -14,7 +14,9 @@ const xmlOf = (abc: string): string => {
 };
 const rightHand = (page: Page) => page.getByRole('group', { name: 'Right hand' }).first();
 
-test('fingers are proposed, two are locked and the rest follows, a student sees less, and a late change is warned about', async ({ page }) => {
+test('fingers are proposed, two are locked and the rest follows, a student sees less, and a late change is warned about', async ({
+  page,
+}) => {
   const opened = await openPiece(readFileSync('tests/pieces/minuet-g.abc'), 'minuet.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   await openOwnStudio(page);
@@ -54,7 +56,9 @@ test('fingers are proposed, two are locked and the rest follows, a student sees 
   await page.getByRole('button', { name: /^Student/ }).click();
   await page.getByRole('option', { name: 'Runa' }).click();
   await page.getByLabel('Runa sees').selectOption('changes');
-  await expect.poll(async () => (await rightHand(page).getByRole('button').allTextContents()).length).toBeLessThan(shownToAll);
+  await expect
+    .poll(async () => (await rightHand(page).getByRole('button').allTextContents()).length)
+    .toBeLessThan(shownToAll);
   expect(await storedRows(page, 'students')).toMatchObject([{ name: 'Runa', density: 'changes' }]);
 
   // After the section has been heard, another finger is a costly change: said, and kept with its date.
@@ -70,7 +74,9 @@ test('fingers are proposed, two are locked and the rest follows, a student sees 
   await page.keyboard.press('3');
   await expect(page.getByText(/Runa practised this already/)).toBeVisible();
   await expect(page.getByText(/4 → 3, after practice had begun/)).toBeVisible();
-  expect((await storedRows(page, 'events')).filter((e) => e['kind'] === 'fingering')).toMatchObject([{ before: '4', after: '3', noteId: 'p1-b1-n1' }]);
+  expect((await storedRows(page, 'events')).filter((e) => e['kind'] === 'fingering')).toMatchObject([
+    { before: '4', after: '3', noteId: 'p1-b1-n1' },
+  ]);
 });
 
 const FLUTE = `X:1
@@ -84,7 +90,9 @@ V:1
 G A B c | d2 c2 | B A G A | B4 | G A B c | d2 e2 | d c B F | TG4 |]
 `;
 
-test('a wind piece gets its breaths; another tempo changes the spans; a refused suggestion stays away; an ornament is heard', async ({ page }) => {
+test('a wind piece gets its breaths; another tempo changes the spans; a refused suggestion stays away; an ornament is heard', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     const counter = window as unknown as { tones: number };
     counter.tones = 0;
@@ -127,13 +135,18 @@ test('a wind piece gets its breaths; another tempo changes the spans; a refused 
   await expect(first).toHaveText(/^A G/);
   await panel.getByRole('button', { name: 'late' }).click();
   await expect(first).toHaveText(/^G A/);
-  expect((await storedRows(page, 'marks')).find((m) => m['kind'] === 'ornament')).toMatchObject({ style: 'late', noteId: 'p1-b8-n1' });
+  expect((await storedRows(page, 'marks')).find((m) => m['kind'] === 'ornament')).toMatchObject({
+    style: 'late',
+    noteId: 'p1-b8-n1',
+  });
   await panel.getByRole('button', { name: 'Hear it' }).click();
   await expect.poll(() => page.evaluate(() => (window as unknown as { tones: number }).tones)).toBeGreaterThan(5);
 
   // Breaths accepted go into the file and come back out of it.
   await page.getByRole('button', { name: /other suggestions/ }).click();
-  await expect.poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length).toBeGreaterThan(1);
+  await expect
+    .poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length)
+    .toBeGreaterThan(1);
   await goTo(page, 'Read');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as MusicXML with your marks' }).click();
@@ -141,10 +154,14 @@ test('a wind piece gets its breaths; another tempo changes the spans; a refused 
   expect(saved).toContain('<breath-mark');
   await goTo(page, 'Shelf');
   await bringIn(page, 'again.musicxml', saved);
-  await expect.poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length).toBeGreaterThan(3);
+  await expect
+    .poll(async () => (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'breath').length)
+    .toBeGreaterThan(3);
 });
 
-test('a stretch of notes gets a hairpin and loses its fingers at once; own signs, own words for gestures, the copies, the printed page', async ({ page }) => {
+test('a stretch of notes gets a hairpin and loses its fingers at once; own signs, own words for gestures, the copies, the printed page', async ({
+  page,
+}) => {
   await page.goto('/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8');
   await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
   const demo = (table: string) => storedRows(page, table, 'demo');
@@ -183,7 +200,9 @@ test('a stretch of notes gets a hairpin and loses its fingers at once; own signs
   await book.getByRole('button', { name: 'Change' }).click();
   await book.getByLabel('Slur over two notes').fill('lean and leave');
   await book.getByLabel('Accent').focus();
-  await expect.poll(async () => (await demo('settings'))[0]?.['gestureCues']).toMatchObject({ 'two-note-slur keyboard': 'lean and leave' });
+  await expect
+    .poll(async () => (await demo('settings'))[0]?.['gestureCues'])
+    .toMatchObject({ 'two-note-slur keyboard': 'lean and leave' });
   await page.goto('/marks?piece=demo-customs&section=demo-customs-s1');
   await expect(page.getByRole('group', { name: 'Cues' }).first()).toContainText('lean and leave');
 

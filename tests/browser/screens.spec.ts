@@ -21,10 +21,15 @@ for (const [name, path, text] of SCREENS)
     const troubles: string[] = [];
     page.on('console', (message) => (message.type() === 'error' ? troubles.push(message.text()) : undefined));
     page.on('pageerror', (error) => troubles.push(error.message));
-    page.on('request', (request) => (/^(http:\/\/localhost:|blob:|data:)/.test(request.url()) ? undefined : troubles.push(`request to ${request.url()}`)));
+    page.on('request', (request) =>
+      /^(http:\/\/localhost:|blob:|data:)/.test(request.url())
+        ? undefined
+        : troubles.push(`request to ${request.url()}`),
+    );
     await page.goto(path);
     await expect(page.locator('main').getByText(text).first()).toBeVisible();
-    if (['Read', 'Sections', 'Marks', 'Lesson'].includes(name)) await page.locator('.engraved g.note').first().waitFor();
+    if (['Read', 'Sections', 'Marks', 'Lesson'].includes(name))
+      await page.locator('.engraved g.note').first().waitFor();
     const { violations } = await new AxeBuilder({ page }).analyze();
     const serious = violations
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')

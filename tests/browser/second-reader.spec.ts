@@ -28,14 +28,20 @@ function readThere(page: Page, document: string): Promise<Theirs> {
         readonly AbsoluteTimestamp: Fraction;
         readonly VerticalSourceStaffEntryContainers: readonly {
           readonly Timestamp: Fraction;
-          readonly StaffEntries: readonly ({ readonly VoiceEntries: readonly { readonly IsGrace: boolean; readonly Notes: readonly Note[] }[] } | undefined)[];
+          readonly StaffEntries: readonly (
+            | { readonly VoiceEntries: readonly { readonly IsGrace: boolean; readonly Notes: readonly Note[] }[] }
+            | undefined
+          )[];
         }[];
       }[];
     }
     const api = (
       window as unknown as {
         opensheetmusicdisplay: {
-          OpenSheetMusicDisplay: new (host: HTMLElement, options: object) => { load(t: string): Promise<unknown>; readonly Sheet: Sheet };
+          OpenSheetMusicDisplay: new (
+            host: HTMLElement,
+            options: object,
+          ) => { load(t: string): Promise<unknown>; readonly Sheet: Sheet };
         };
       }
     ).opensheetmusicdisplay;
@@ -48,7 +54,9 @@ function readThere(page: Page, document: string): Promise<Theirs> {
           for (const voice of entry?.VoiceEntries ?? [])
             for (const note of voice.Notes)
               if (!voice.IsGrace && !note.isRest() && note.Pitch)
-                notes.push(`${((measure.AbsoluteTimestamp.RealValue + column.Timestamp.RealValue) * 4).toFixed(3)} ${note.Pitch.getHalfTone() + 12}`);
+                notes.push(
+                  `${((measure.AbsoluteTimestamp.RealValue + column.Timestamp.RealValue) * 4).toFixed(3)} ${note.Pitch.getHalfTone() + 12}`,
+                );
     return { bars: reader.Sheet.SourceMeasures.length, notes: notes.sort() };
   }, document);
 }

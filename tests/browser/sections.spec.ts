@@ -3,11 +3,15 @@ import { readFileSync } from 'node:fs';
 import { openPiece } from '../../src/core/studio';
 import { goTo, openOwnStudio, storedRows } from './studio';
 
-test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees what differs, and undoes', async ({ page }) => {
+test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees what differs, and undoes', async ({
+  page,
+}) => {
   const opened = await openPiece(readFileSync('tests/pieces/ode.abc'), 'ode.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   await openOwnStudio(page);
-  await page.getByLabel('Choose a music file').setInputFiles({ name: 'ode.musicxml', mimeType: 'text/xml', buffer: Buffer.from(opened.value.text) });
+  await page
+    .getByLabel('Choose a music file')
+    .setInputFiles({ name: 'ode.musicxml', mimeType: 'text/xml', buffer: Buffer.from(opened.value.text) });
   await page.waitForURL(/\/read/);
   await goTo(page, 'Sections');
   await page.getByRole('button', { name: /Accept all 4/ }).waitFor();
@@ -37,7 +41,9 @@ test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees 
   await expect(page.getByRole('heading', { name: 'A and A′, side by side' })).toBeVisible();
   const differing = page.locator('.engraved [data-differs]');
   await expect(differing).toHaveCount(6);
-  expect(await differing.evaluateAll((notes) => notes.map((n) => n.id).sort())).toEqual([...[4, 8].flatMap((bar) => [1, 2, 3].map((n) => `p1-b${bar}-n${n}`))]);
+  expect(await differing.evaluateAll((notes) => notes.map((n) => n.id).sort())).toEqual([
+    ...[4, 8].flatMap((bar) => [1, 2, 3].map((n) => `p1-b${bar}-n${n}`)),
+  ]);
 
   // What comes again is listed, lit on the strip, and the link can be taken away and brought back.
   await page.getByRole('button', { name: 'Back' }).click();
@@ -49,5 +55,8 @@ test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees 
     .getByRole('region', { name: 'Comes again' })
     .getByRole('button', { name: /5–8 → 13–16/ })
     .click();
-  await expect(page.getByRole('button', { name: /the same: bars 5 to 8 and bars 13 to 16/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /the same: bars 5 to 8 and bars 13 to 16/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });

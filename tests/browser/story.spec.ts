@@ -11,7 +11,11 @@ test('from an empty studio to records, over a reload, and into another browser',
   await test.step('what is not music is refused and nothing is stored', async () => {
     await page
       .getByLabel('Choose a music file')
-      .setInputFiles({ name: 'page.xml', mimeType: 'text/xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>') });
+      .setInputFiles({
+        name: 'page.xml',
+        mimeType: 'text/xml',
+        buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
+      });
     await expect(page.getByRole('alert').filter({ hasText: 'page.xml' })).toContainText('not a MusicXML score');
     expect(await storedRows(page, 'pieces')).toHaveLength(0);
   });
@@ -40,7 +44,9 @@ test('from an empty studio to records, over a reload, and into another browser',
     await page.keyboard.press('End');
     for (let i = 0; i < 7; i += 1) await page.keyboard.press('Shift+ArrowLeft');
     await page.getByRole('button', { name: /Make 9–16/ }).click();
-    await expect(page.getByRole('region', { name: 'Sections', exact: true }).getByRole('button', { name: /^B bars 9–16/ })).toBeVisible();
+    await expect(
+      page.getByRole('region', { name: 'Sections', exact: true }).getByRole('button', { name: /^B bars 9–16/ }),
+    ).toBeVisible();
     expect((await storedRows(page, 'sections')).map((s) => s['letter']).sort()).toEqual(['A', 'B']);
   });
 
@@ -67,11 +73,17 @@ test('from an empty studio to records, over a reload, and into another browser',
     await page.locator('[id="p1-b1-n1"] .notehead').click();
     await page.keyboard.press('5');
     const head = await page.locator('[id="p1-b1-n1"] .notehead').boundingBox();
-    const finger = page.getByRole('group', { name: 'Right hand' }).first().getByRole('button', { name: '5', exact: true }).first();
+    const finger = page
+      .getByRole('group', { name: 'Right hand' })
+      .first()
+      .getByRole('button', { name: '5', exact: true })
+      .first();
     await expect(finger).toBeVisible();
     const digit = await finger.boundingBox();
     // The finger stands over its note: their middles are within half a note head.
-    expect(Math.abs((digit?.x ?? 0) + (digit?.width ?? 0) / 2 - ((head?.x ?? 0) + (head?.width ?? 0) / 2))).toBeLessThan((head?.width ?? 0) / 2);
+    expect(
+      Math.abs((digit?.x ?? 0) + (digit?.width ?? 0) / 2 - ((head?.x ?? 0) + (head?.width ?? 0) / 2)),
+    ).toBeLessThan((head?.width ?? 0) / 2);
     await page.getByLabel('Dynamic here').selectOption('mf');
     await page.getByRole('combobox', { name: 'Cue' }).fill('like a bow to the partner');
     await page.keyboard.press('Enter');
@@ -88,7 +100,8 @@ test('from an empty studio to records, over a reload, and into another browser',
     await goTo(page, 'Ladder');
     await page.getByRole('button', { name: 'Build the ladder' }).click();
     const right = page.getByRole('button', { name: /^Rung \d+ of \d+: Right hand alone/ });
-    const placeOf = async (): Promise<number> => Number(/^Rung (\d+)/.exec((await right.getAttribute('aria-label')) ?? '')?.[1]);
+    const placeOf = async (): Promise<number> =>
+      Number(/^Rung (\d+)/.exec((await right.getAttribute('aria-label')) ?? '')?.[1]);
     await right.waitFor();
     const place = await placeOf();
     await right.focus();
@@ -112,7 +125,11 @@ test('from an empty studio to records, over a reload, and into another browser',
     await page.keyboard.press('Enter');
     await page.keyboard.press('1');
     await page.keyboard.press('Enter');
-    await expect.poll(async () => (await storedRows(page, 'events')).flatMap((e) => (e['kind'] === 'level' ? [e['level']] : [])).sort()).toEqual([1, 3]);
+    await expect
+      .poll(async () =>
+        (await storedRows(page, 'events')).flatMap((e) => (e['kind'] === 'level' ? [e['level']] : [])).sort(),
+      )
+      .toEqual([1, 3]);
   });
 
   await test.step('everything is there after a reload, and undo still works', async () => {
@@ -134,9 +151,15 @@ test('from an empty studio to records, over a reload, and into another browser',
     const before = await storedRows(page, 'events');
     await page
       .getByLabel('Choose a studio file')
-      .setInputFiles({ name: 'new.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"oakrungs-studio","version":99}') });
+      .setInputFiles({
+        name: 'new.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from('{"format":"oakrungs-studio","version":99}'),
+      });
     await expect(page.getByRole('alert').filter({ hasText: 'new.json' })).toContainText('newer Oak Rungs');
-    await page.getByLabel('Choose a studio file').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') });
+    await page
+      .getByLabel('Choose a studio file')
+      .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') });
     await expect(page.getByRole('alert').filter({ hasText: 'bad.json' })).toContainText('not JSON');
     expect(await storedRows(page, 'events')).toEqual(before);
   });
@@ -164,7 +187,9 @@ test('from an empty studio to records, over a reload, and into another browser',
     const other = await (await browser.newContext()).newPage();
     await openOwnStudio(other);
     await goTo(other, 'Files');
-    await other.getByLabel('Choose a studio file').setInputFiles({ name: 'studio.oakrungs.json', mimeType: 'application/json', buffer: readFileSync(path) });
+    await other
+      .getByLabel('Choose a studio file')
+      .setInputFiles({ name: 'studio.oakrungs.json', mimeType: 'application/json', buffer: readFileSync(path) });
     await expect(other.getByText('was brought in: 1 pieces, 1 students')).toBeVisible();
     for (const table of ['pieces', 'sections', 'marks', 'ladders', 'students', 'events', 'standings'])
       expect(await storedRows(other, table), table).toEqual(await storedRows(page, table));

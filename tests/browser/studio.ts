@@ -8,7 +8,11 @@ export async function openOwnStudio(page: Page): Promise<void> {
 }
 
 /** All rows of a table of a studio, the own one unless named, read from IndexedDB itself. */
-export function storedRows(page: Page, table: string, studio: 'own' | 'demo' = 'own'): Promise<Record<string, unknown>[]> {
+export function storedRows(
+  page: Page,
+  table: string,
+  studio: 'own' | 'demo' = 'own',
+): Promise<Record<string, unknown>[]> {
   return page.evaluate(
     ([name, database]) =>
       new Promise<Record<string, unknown>[]>((resolve, reject) => {

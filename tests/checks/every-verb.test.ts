@@ -9,9 +9,15 @@ const doc = (measures: string): string =>
   `<?xml version="1.0"?><score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Piano</part-name></score-part></part-list><part id="P1">${measures}</part></score-partwise>`;
 const ODD: Readonly<Record<string, string>> = {
   'one empty bar': doc('<measure number="1"/>'),
-  'only rests': doc('<measure number="1"><attributes><divisions>1</divisions></attributes><note><rest measure="yes"/><duration>4</duration></note></measure>'),
-  'only drums': doc('<measure number="1"><attributes><divisions>1</divisions></attributes><note><unpitched/><duration>4</duration></note></measure>'),
-  'no divisions': doc('<measure number="1"><note><pitch><step>C</step><octave>4</octave></pitch><type>quarter</type></note></measure>'),
+  'only rests': doc(
+    '<measure number="1"><attributes><divisions>1</divisions></attributes><note><rest measure="yes"/><duration>4</duration></note></measure>',
+  ),
+  'only drums': doc(
+    '<measure number="1"><attributes><divisions>1</divisions></attributes><note><unpitched/><duration>4</duration></note></measure>',
+  ),
+  'no divisions': doc(
+    '<measure number="1"><note><pitch><step>C</step><octave>4</octave></pitch><type>quarter</type></note></measure>',
+  ),
   'highest and lowest': doc(
     '<measure number="1"><attributes><divisions>1</divisions></attributes><note><pitch><step>B</step><octave>9</octave></pitch><duration>2</duration></note><note><pitch><step>C</step><octave>0</octave></pitch><duration>2</duration></note></measure>',
   ),
@@ -59,12 +65,35 @@ it('survives any small tune, on any instrument', async () => {
     '[M:6/8]',
     '[K:Eb]',
   );
-  const instrument = fc.constantFrom('piano', 'violin', 'cello', 'bass', 'guitar', 'banjo', 'trumpet', 'horn', 'flute', 'clarinet', 'recorder', 'bassoon');
+  const instrument = fc.constantFrom(
+    'piano',
+    'violin',
+    'cello',
+    'bass',
+    'guitar',
+    'banjo',
+    'trumpet',
+    'horn',
+    'flute',
+    'clarinet',
+    'recorder',
+    'bassoon',
+  );
   await fc.assert(
-    fc.asyncProperty(fc.array(symbol, { minLength: 1, maxLength: 20 }), instrument, fc.constantFrom(...NAMES), async (music, name, verb) => {
-      const result = await runVerb(verb, bytes(`X:1\nM:4/4\nL:1/4\nK:C\nC ${music.join(' ')} |`), 'tune.abc', verb === 'finger' ? { instrument: name } : {});
-      expect(result.ok || result.issue.code !== '').toBe(true);
-    }),
+    fc.asyncProperty(
+      fc.array(symbol, { minLength: 1, maxLength: 20 }),
+      instrument,
+      fc.constantFrom(...NAMES),
+      async (music, name, verb) => {
+        const result = await runVerb(
+          verb,
+          bytes(`X:1\nM:4/4\nL:1/4\nK:C\nC ${music.join(' ')} |`),
+          'tune.abc',
+          verb === 'finger' ? { instrument: name } : {},
+        );
+        expect(result.ok || result.issue.code !== '').toBe(true);
+      },
+    ),
     { numRuns: 400 },
   );
 });

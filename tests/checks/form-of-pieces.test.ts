@@ -68,7 +68,9 @@ describe('form by line', () => {
 
 describe('what comes again', () => {
   it('the last line of Ode to Joy is its second', async () =>
-    expect(findSameness(await score('ode.abc')).repeats).toContainEqual(expect.objectContaining({ kind: 'exact', a: [4, 7], b: [12, 15], part: null })));
+    expect(findSameness(await score('ode.abc')).repeats).toContainEqual(
+      expect.objectContaining({ kind: 'exact', a: [4, 7], b: [12, 15], part: null }),
+    ));
   it('the second line of Ode to Joy ends otherwise', async () => {
     const s = await score('ode.abc');
     const changed = findSameness(s).repeats.find((r) => r.kind === 'changed' && r.b[0] === 4);
@@ -82,17 +84,30 @@ describe('what comes again', () => {
     expect(repeats).toContainEqual(expect.objectContaining({ kind: 'changed', staff: 1, a: [0, 7], b: [8, 15] }));
   });
   it('the minuet steps down in a sequence, bar 6 a step below bar 5', async () =>
-    expect(findSameness(await score('minuet-g.abc')).repeats).toContainEqual(expect.objectContaining({ kind: 'sequence', a: [4, 4], b: [5, 5], steps: -1 })));
+    expect(findSameness(await score('minuet-g.abc')).repeats).toContainEqual(
+      expect.objectContaining({ kind: 'sequence', a: [4, 4], b: [5, 5], steps: -1 }),
+    ));
   it('Lightly Row has a sequence of two bars, a step higher', async () =>
     expect(findSameness(await score('lightly-row.abc')).repeats).toContainEqual(
       expect.objectContaining({ kind: 'sequence', a: [8, 9], b: [10, 11], steps: 1 }),
     ));
   it('the exercise is one sequence of eight steps up', async () =>
-    expect(findSameness(await score('hanon-1.abc')).repeats[0]).toMatchObject({ kind: 'sequence', a: [0, 0], b: [1, 1], steps: 1, times: 8, part: null }));
+    expect(findSameness(await score('hanon-1.abc')).repeats[0]).toMatchObject({
+      kind: 'sequence',
+      a: [0, 0],
+      b: [1, 1],
+      steps: 1,
+      times: 8,
+      part: null,
+    }));
   it('the ground of the canon never changes', async () =>
-    expect(findSameness(await score('pachelbel-ground.abc')).ostinatos).toEqual([{ part: 'P1', staff: 2, from: 0, to: 7, period: 2 }]));
+    expect(findSameness(await score('pachelbel-ground.abc')).ostinatos).toEqual([
+      { part: 'P1', staff: 2, from: 0, to: 7, period: 2 },
+    ]));
   it('the middle of Twinkle is two bars twice', async () =>
-    expect(findSameness(await score('twinkle.abc')).repeats).toContainEqual(expect.objectContaining({ kind: 'exact', a: [4, 5], b: [6, 7] })));
+    expect(findSameness(await score('twinkle.abc')).repeats).toContainEqual(
+      expect.objectContaining({ kind: 'exact', a: [4, 5], b: [6, 7] }),
+    ));
 });
 
 describe('rhythm families', () => {

@@ -17,7 +17,16 @@ const harmonyOf = async (name: string): Promise<Harmony> => {
 /** Chords bar by bar; several in a bar are shared out over its beats. */
 const BOOK: Readonly<Record<string, readonly string[]>> = {
   'prelude-c.abc': ['C', 'Dm7', 'G7 G', 'C', 'Am', 'D7', 'G', 'Cmaj7', 'Am7', 'D7', 'G'],
-  'pachelbel-ground.abc': ['D A Bm F#m', 'G D G A', 'D A Bm F#m', 'G D G A', 'D A Bm F#m', 'G D G A', 'D A Bm F#m', 'G D G A'],
+  'pachelbel-ground.abc': [
+    'D A Bm F#m',
+    'G D G A',
+    'D A Bm F#m',
+    'G D G A',
+    'D A Bm F#m',
+    'G D G A',
+    'D A Bm F#m',
+    'G D G A',
+  ],
   // Petzold's menuet in the usual classroom reading.
   'minuet-g.abc': ['G', 'G', 'C', 'G', 'Am', 'G', 'D', 'D', 'G', 'G', 'C', 'G', 'Am', 'G', 'D', 'G'],
   // Greensleeves in A minor as in any songbook; its pick-up has no chord of its own.
@@ -40,7 +49,8 @@ describe('chords as the books give them', () => {
         const chords = text.split(' ');
         const inBar = beats.filter((b) => b.bar === bar);
         inBar.forEach((b, i) => {
-          const wanted = name === 'prelude-c.abc' ? chords : [chords[Math.floor((i * chords.length) / inBar.length)] ?? ''];
+          const wanted =
+            name === 'prelude-c.abc' ? chords : [chords[Math.floor((i * chords.length) / inBar.length)] ?? ''];
           all += 1;
           here += 1;
           if (wanted.includes(plain(b.symbol))) {

@@ -52,12 +52,14 @@ describe.each(FILES)('%s', (name) => {
     for (const note of score.notes) {
       const theirs = onsets.get(note.id);
       // It moves a note that has a grace note before it; ours are where they are written.
-      if (note.grace !== null || theirs === undefined || graced.has(`${note.part} ${note.staff} ${note.onset}`)) continue;
+      if (note.grace !== null || theirs === undefined || graced.has(`${note.part} ${note.staff} ${note.onset}`))
+        continue;
       expect(theirs, `${note.id} in bar ${note.bar + 1}`).toBeCloseTo(
         ((firstHeard.get(note.bar) ?? 0) + note.onset - (score.bars[note.bar]?.onset ?? 0)) / score.ticksPerQuarter,
         4,
       );
-      if (note.midi !== null && score.parts[0]?.transpose.chromatic === 0) expect(toolkit.getMIDIValuesForElement(note.id).pitch, note.id).toBe(note.midi);
+      if (note.midi !== null && score.parts[0]?.transpose.chromatic === 0)
+        expect(toolkit.getMIDIValuesForElement(note.id).pitch, note.id).toBe(note.midi);
       compared += 1;
     }
     expect(compared).toBeGreaterThan(score.notes.length * 0.85);
@@ -74,7 +76,8 @@ describe.each(FILES)('%s', (name) => {
           );
           const byVoice = new Map<string, number>();
           for (const e of events) byVoice.set(e.voice, (byVoice.get(e.voice) ?? 0) + e.duration);
-          for (const [voice, length] of byVoice) expect(length, `bar ${bar.number} staff ${staff} voice ${voice}`).toBe(bar.length);
+          for (const [voice, length] of byVoice)
+            expect(length, `bar ${bar.number} staff ${staff} voice ${voice}`).toBe(bar.length);
         }
   });
 });

@@ -16,12 +16,17 @@ describe('gestures', () => {
     expect(findGestures(scoreOf('(CD) E F'), 'keyboard')[0]?.cue).toBe('down and up with the wrist');
   });
   it('a slur over three is none', () => expect(kinds('(CDE) F')).toEqual([]));
-  it('staccato notes that lead into a downbeat', () => expect(kinds('C .D .E .F | G4')).toEqual(['staccato-run p1-b1-n2']));
-  it('accents, sforzandi and wedges', () => expect(kinds('!accent!C D !sfz!E !wedge!F')).toEqual(['accent p1-b1-n1', 'sforzando p1-b1-n3', 'wedge p1-b1-n4']));
-  it('full chords played softly, with the tune on top', () => expect(kinds('!p![CEG]4')).toEqual(['soft-chord p1-b1-n1', 'voicing p1-b1-n3']));
-  it('are said once, not at every note', () => expect(kinds('(CD) (EF) | (GA) (Bc)').filter((k) => k.startsWith('two'))).toHaveLength(1));
+  it('staccato notes that lead into a downbeat', () =>
+    expect(kinds('C .D .E .F | G4')).toEqual(['staccato-run p1-b1-n2']));
+  it('accents, sforzandi and wedges', () =>
+    expect(kinds('!accent!C D !sfz!E !wedge!F')).toEqual(['accent p1-b1-n1', 'sforzando p1-b1-n3', 'wedge p1-b1-n4']));
+  it('full chords played softly, with the tune on top', () =>
+    expect(kinds('!p![CEG]4')).toEqual(['soft-chord p1-b1-n1', 'voicing p1-b1-n3']));
+  it('are said once, not at every note', () =>
+    expect(kinds('(CD) (EF) | (GA) (Bc)').filter((k) => k.startsWith('two'))).toHaveLength(1));
   it('have a word for every family', () => {
-    for (const cues of Object.values(GESTURE_CUES)) for (const cue of Object.values(cues)) expect(cue.length).toBeGreaterThan(5);
+    for (const cues of Object.values(GESTURE_CUES))
+      for (const cue of Object.values(cues)) expect(cue.length).toBeGreaterThan(5);
   });
   it('counts what is printed', () =>
     expect(countArticulations(scoreOf('.C .D (E F)'), 0, 0)).toEqual([

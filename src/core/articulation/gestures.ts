@@ -1,7 +1,8 @@
+import type { PlayerFamily } from '../instruments';
 import { beatOnsets, type Note, type Score } from '../score';
 
-export type PlayerFamily = 'keyboard' | 'bowed' | 'fretted' | 'wind';
-export type GestureKind = 'two-note-slur' | 'staccato-run' | 'wedge' | 'accent' | 'sforzando' | 'soft-chord' | 'voicing';
+export type GestureKind =
+  'two-note-slur' | 'staccato-run' | 'wedge' | 'accent' | 'sforzando' | 'soft-chord' | 'voicing';
 
 /** What a teacher says, by gesture and instrument; ours, to be changed by the teacher. Handbook chapter 6 [common practice]. */
 export const GESTURE_CUES: Readonly<Record<GestureKind, Readonly<Record<PlayerFamily, string>>>> = {
@@ -29,7 +30,12 @@ export const GESTURE_CUES: Readonly<Record<GestureKind, Readonly<Record<PlayerFa
     fretted: 'a firm stroke, then let it ring',
     wind: 'more air at the front, not more tongue',
   },
-  sforzando: { keyboard: 'press deep, from the arm', bowed: 'weight from the arm at once', fretted: 'through the string', wind: 'a sudden breath, then back' },
+  sforzando: {
+    keyboard: 'press deep, from the arm',
+    bowed: 'weight from the arm at once',
+    fretted: 'through the string',
+    wind: 'a sudden breath, then back',
+  },
   'soft-chord': {
     keyboard: 'all fingers set on the keys, then down as one',
     bowed: 'both strings in the hand before the bow moves',
@@ -56,9 +62,18 @@ export interface Gesture {
 export type OwnCues = Readonly<Record<string, string>>;
 
 /** What is said for a gesture: the teacher's own words, else ours. */
-export const cueFor = (kind: GestureKind, family: PlayerFamily, own: OwnCues): string => own[`${kind} ${family}`] ?? GESTURE_CUES[kind][family];
+export const cueFor = (kind: GestureKind, family: PlayerFamily, own: OwnCues): string =>
+  own[`${kind} ${family}`] ?? GESTURE_CUES[kind][family];
 
-export const GESTURE_KINDS: readonly GestureKind[] = ['two-note-slur', 'staccato-run', 'wedge', 'accent', 'sforzando', 'soft-chord', 'voicing'];
+export const GESTURE_KINDS: readonly GestureKind[] = [
+  'two-note-slur',
+  'staccato-run',
+  'wedge',
+  'accent',
+  'sforzando',
+  'soft-chord',
+  'voicing',
+];
 
 const has = (n: Note, ...names: readonly string[]): boolean => n.marks.articulations.some((a) => names.includes(a));
 
@@ -84,7 +99,12 @@ export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = 
     line.forEach((n, i) => {
       const next = line[i + 1];
       const starts = n.marks.slurs.some((s) => s.role === 'start');
-      if (starts && next && next.marks.slurs.some((s) => s.role === 'stop') && !next.marks.slurs.some((s) => s.role === 'start'))
+      if (
+        starts &&
+        next &&
+        next.marks.slurs.some((s) => s.role === 'stop') &&
+        !next.marks.slurs.some((s) => s.role === 'start')
+      )
         put('two-note-slur', n, next, 'a slur over two notes');
       if (has(n, 'accent', 'strong-accent')) put('accent', n, n, 'an accent is printed');
       if (has(n, 'staccatissimo')) put('wedge', n, n, 'a wedge is printed');
@@ -93,7 +113,10 @@ export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = 
         while (line[k + 1] && has(line[k + 1] ?? n, 'staccato')) k += 1;
         const after = line[k + 1];
         const bar = after ? score.bars[after.bar] : undefined;
-        const onDownbeat = after && bar && beatOnsets(bar, score.ticksPerQuarter).some((b) => b.downbeat && bar.onset + b.at === after.onset);
+        const onDownbeat =
+          after &&
+          bar &&
+          beatOnsets(bar, score.ticksPerQuarter).some((b) => b.downbeat && bar.onset + b.at === after.onset);
         if (k - i >= 2 && after && onDownbeat) put('staccato-run', n, line[k] ?? n, 'short notes lead into a downbeat');
       }
     });
@@ -116,14 +139,19 @@ export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = 
     const sudden = marks.some((d) => d.onset === low.onset && /^(sf|sfz|fz|sffz|rfz)/.test(d.level));
     if (sudden) put('sforzando', low, low, 'a sforzando is printed');
     if (chord.length >= 3 && soft.has(level)) put('soft-chord', low, low, 'a full chord, played softly');
-    if (chord.length >= 2 && high.staff === 1 && (high.midi ?? 0) - (low.midi ?? 0) >= 3) put('voicing', high, high, 'the tune is the top of a chord');
+    if (chord.length >= 2 && high.staff === 1 && (high.midi ?? 0) - (low.midi ?? 0) >= 3)
+      put('voicing', high, high, 'the tune is the top of a chord');
   }
   const order = new Map(score.notes.map((n, i) => [n.id, i]));
   return out.sort((a, b) => (order.get(a.noteId) ?? 0) - (order.get(b.noteId) ?? 0));
 }
 
 /** How often each sign of articulation is printed: what is seen, to be compared with what is heard. */
-export function countArticulations(score: Score, from: number, to: number): readonly { readonly sign: string; readonly times: number }[] {
+export function countArticulations(
+  score: Score,
+  from: number,
+  to: number,
+): readonly { readonly sign: string; readonly times: number }[] {
   const counts = new Map<string, number>();
   const add = (sign: string): void => void counts.set(sign, (counts.get(sign) ?? 0) + 1);
   for (const n of score.notes) {

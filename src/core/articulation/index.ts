@@ -8,5 +8,4 @@ export {
   type Gesture,
   type GestureKind,
   type OwnCues,
-  type PlayerFamily,
 } from './gestures';

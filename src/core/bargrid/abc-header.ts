@@ -25,7 +25,12 @@ export function parseAbcKey(text: string): Key | null {
   const match = /^([A-G])([#b]?)\s*([A-Za-z]*)/.exec(trimmed);
   if (!match) return null;
   const [, tonic = 'C', sign = '', rawMode = ''] = match;
-  const mode = rawMode === 'm' ? 'm' : /^(clef|middle|transpose|octave|treble|bass|alto|tenor)/i.test(rawMode) ? '' : rawMode.slice(0, 3).toLowerCase();
+  const mode =
+    rawMode === 'm'
+      ? 'm'
+      : /^(clef|middle|transpose|octave|treble|bass|alto|tenor)/i.test(rawMode)
+        ? ''
+        : rawMode.slice(0, 3).toLowerCase();
   const [name, shift] = MODE_FIFTHS[mode] ?? [null, 0];
   if (name === null) return null;
   const fifths = (TONIC_FIFTHS[tonic] ?? 0) + (sign === '#' ? 7 : sign === 'b' ? -7 : 0) + shift;
@@ -55,7 +60,10 @@ export function parseAbcTempo(text: string, unitLength: Fraction): DraftTempo | 
   const full = /^((?:\d{1,2}\/\d{1,3}\s*)+)=\s*(\d{1,4}(?:\.\d{1,3})?)/.exec(rest);
   if (full) {
     const units = (full[1] ?? '').trim().split(/\s+/).map(parseAbcLength);
-    const unit = units.reduce<Fraction | null>((sum, u) => (sum && u ? fraction(sum.n * u.d + u.n * sum.d, sum.d * u.d) : null), fraction(0));
+    const unit = units.reduce<Fraction | null>(
+      (sum, u) => (sum && u ? fraction(sum.n * u.d + u.n * sum.d, sum.d * u.d) : null),
+      fraction(0),
+    );
     const perMinute = Number(full[2]);
     return unit && perMinute > 0 ? { word, unit, perMinute } : null;
   }

@@ -1,7 +1,18 @@
 /**
  * The music of one voice in ABC: symbols to events and bars. Source: The ABC Music Standard 2.1 (2011), chapters 4 to 6.
  */
-import { add, fraction, keyAlter, multiply, STEPS, ZERO, type Fraction, type Key, type Meter, type Pitch } from '../score';
+import {
+  add,
+  fraction,
+  keyAlter,
+  multiply,
+  STEPS,
+  ZERO,
+  type Fraction,
+  type Key,
+  type Meter,
+  type Pitch,
+} from '../score';
 import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo } from './abc-header';
 import type { DraftEvent, DraftTempo } from './draft';
 
@@ -53,7 +64,15 @@ interface Pending {
   fingers: string[];
 }
 
-const nothingPending = (): Pending => ({ decorations: [], before: [], chordSymbol: null, graces: [], graceSlash: false, slurStarts: 0, fingers: [] });
+const nothingPending = (): Pending => ({
+  decorations: [],
+  before: [],
+  chordSymbol: null,
+  graces: [],
+  graceSlash: false,
+  slurStarts: 0,
+  fingers: [],
+});
 
 const emptyBar = (): AbcBar => ({
   events: [],
@@ -130,7 +149,23 @@ const DECORATIONS: Readonly<Record<string, string>> = {
   slide: 'schleifer',
   shortphrase: 'breath-mark',
 };
-const DYNAMICS = new Set(['pppp', 'ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff', 'ffff', 'sfz', 'fp', 'sf', 'fz', 'rfz']);
+const DYNAMICS = new Set([
+  'pppp',
+  'ppp',
+  'pp',
+  'p',
+  'mp',
+  'mf',
+  'f',
+  'ff',
+  'fff',
+  'ffff',
+  'sfz',
+  'fp',
+  'sf',
+  'fz',
+  'rfz',
+]);
 const WEDGES: Readonly<Record<string, string>> = {
   '<(': 'crescendo',
   'crescendo(': 'crescendo',
@@ -165,7 +200,8 @@ const LENGTH = /^(\d{1,3})?(\/+)?(\d{1,3})?/;
 function lengthFactor(text: string): { factor: Fraction; used: number } {
   const match = LENGTH.exec(text);
   const [all = '', top, slashes, bottom] = match ?? [];
-  if (slashes === undefined && bottom !== undefined) return { factor: fraction(Number(`${top ?? ''}${bottom}`)), used: all.length };
+  if (slashes === undefined && bottom !== undefined)
+    return { factor: fraction(Number(`${top ?? ''}${bottom}`)), used: all.length };
   const n = top === undefined ? 1 : Number(top);
   const d = slashes === undefined ? 1 : bottom === undefined ? 2 ** Math.min(slashes.length, 6) : Number(bottom) || 1;
   return { factor: fraction(n, d), used: all.length };
@@ -230,7 +266,13 @@ function scaleLast(scanner: Scanner, factor: Fraction): void {
   bar.length = add(bar.length, add(last.duration, { n: -before.n, d: before.d }));
 }
 
-function pushEvent(scanner: Scanner, kind: DraftEvent['kind'], pitches: Pitch[], tied: boolean[], written: Fraction): void {
+function pushEvent(
+  scanner: Scanner,
+  kind: DraftEvent['kind'],
+  pitches: Pitch[],
+  tied: boolean[],
+  written: Fraction,
+): void {
   const { voice, bar } = scanner;
   let duration = multiply(voice.unitLength, written);
   if (voice.broken !== 0) {
@@ -490,10 +532,19 @@ function readSymbol(scanner: Scanner, overlay: { on: boolean }): void {
   const wholeRests = scanner.take(/^[ZX](\d{0,3})/);
   if (wholeRests) {
     const count = Math.min(200, Number(wholeRests[1] || '1'));
-    const size = voice.meter.parts.reduce<Fraction>((sum, p) => add(sum, fraction(4 * p.groups.reduce((a, b) => a + b, 0), p.unit)), ZERO);
+    const size = voice.meter.parts.reduce<Fraction>(
+      (sum, p) => add(sum, fraction(4 * p.groups.reduce((a, b) => a + b, 0), p.unit)),
+      ZERO,
+    );
     for (let i = 0; i < count; i += 1) {
       if (i > 0) barLine(scanner, '|');
-      pushEvent(scanner, 'rest', [], [], multiply(size.n === 0 ? fraction(4) : size, fraction(voice.unitLength.d, voice.unitLength.n)));
+      pushEvent(
+        scanner,
+        'rest',
+        [],
+        [],
+        multiply(size.n === 0 ? fraction(4) : size, fraction(voice.unitLength.d, voice.unitLength.n)),
+      );
     }
     return;
   }
@@ -502,7 +553,13 @@ function readSymbol(scanner: Scanner, overlay: { on: boolean }): void {
     const { factor, used } = lengthFactor(scanner.rest);
     scanner.at += used;
     const tie = scanner.take(/^-/) !== null;
-    pushEvent(scanner, rest[0] === 'z' ? 'rest' : rest[0] === 'x' ? 'hidden-rest' : 'note', [], rest[0] === 'n' ? [tie] : [], factor);
+    pushEvent(
+      scanner,
+      rest[0] === 'z' ? 'rest' : rest[0] === 'x' ? 'hidden-rest' : 'note',
+      [],
+      rest[0] === 'n' ? [tie] : [],
+      factor,
+    );
     return;
   }
   const broken = scanner.take(/^(>{1,3}|<{1,3})/);
@@ -520,7 +577,8 @@ function readSymbol(scanner: Scanner, overlay: { on: boolean }): void {
     return;
   }
   if (scanner.take(/^\)/)) {
-    const last = scanner.bar.events[scanner.bar.events.length - 1] ?? voice.bars[voice.bars.length - 2]?.events.slice(-1)[0];
+    const last =
+      scanner.bar.events[scanner.bar.events.length - 1] ?? voice.bars[voice.bars.length - 2]?.events.slice(-1)[0];
     if (last) last.slurStops += 1;
     return;
   }
@@ -594,6 +652,8 @@ function markBegins(voice: AbcVoice, verse: string): void {
     const following = sung[i + 1]?.lyrics.find((l) => l.verse === verse);
     const joins = following?.syllabic === 'end' || following?.syllabic === 'middle';
     if (!joins) return;
-    event.lyrics = event.lyrics.map((l) => (l.verse === verse ? { ...l, syllabic: l.syllabic === 'end' || l.syllabic === 'middle' ? 'middle' : 'begin' } : l));
+    event.lyrics = event.lyrics.map((l) =>
+      l.verse === verse ? { ...l, syllabic: l.syllabic === 'end' || l.syllabic === 'middle' ? 'middle' : 'begin' } : l,
+    );
   });
 }

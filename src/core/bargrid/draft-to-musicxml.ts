@@ -1,5 +1,16 @@
 import { escapeXml } from '../musicxml';
-import { compare, fraction, lcm, multiply, subtract, ZERO, type Fraction, type Key, type Meter, type Pitch } from '../score';
+import {
+  compare,
+  fraction,
+  lcm,
+  multiply,
+  subtract,
+  ZERO,
+  type Fraction,
+  type Key,
+  type Meter,
+  type Pitch,
+} from '../score';
 import type { Draft, DraftBar, DraftEvent, DraftTempo } from './draft';
 
 const VALUES: readonly (readonly [string, Fraction])[] = [
@@ -44,8 +55,24 @@ export function spellLength(quarters: Fraction): Written[] {
   return pieces.length > 0 && left.n === 0 ? pieces : [{ value: null, dots: 0, quarters }];
 }
 
-const ORNAMENTS = new Set(['trill-mark', 'turn', 'inverted-turn', 'mordent', 'inverted-mordent', 'schleifer', 'tremolo']);
-const TECHNICAL = new Set(['up-bow', 'down-bow', 'open-string', 'thumb-position', 'harmonic', 'snap-pizzicato', 'stopped']);
+const ORNAMENTS = new Set([
+  'trill-mark',
+  'turn',
+  'inverted-turn',
+  'mordent',
+  'inverted-mordent',
+  'schleifer',
+  'tremolo',
+]);
+const TECHNICAL = new Set([
+  'up-bow',
+  'down-bow',
+  'open-string',
+  'thumb-position',
+  'harmonic',
+  'snap-pizzicato',
+  'stopped',
+]);
 
 const pitchXml = (pitch: Pitch): string =>
   `<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`;
@@ -64,7 +91,15 @@ interface Context {
 
 const samePitch = (p: Pitch): string => `${p.step}${p.alter}${p.octave}`;
 
-function notationsXml(event: DraftEvent, first: boolean, last: boolean, tieIn: boolean, tieOut: boolean, context: Context, lead: boolean): string {
+function notationsXml(
+  event: DraftEvent,
+  first: boolean,
+  last: boolean,
+  tieIn: boolean,
+  tieOut: boolean,
+  context: Context,
+  lead: boolean,
+): string {
   const out: string[] = [];
   if (tieIn) out.push('<tied type="stop"/>');
   if (tieOut) out.push('<tied type="start"/>');
@@ -85,11 +120,15 @@ function notationsXml(event: DraftEvent, first: boolean, last: boolean, tieIn: b
     if (first) {
       const ornaments = event.decorations.filter((d) => ORNAMENTS.has(d));
       const technical = event.decorations.filter((d) => TECHNICAL.has(d));
-      const articulations = event.decorations.filter((d) => !ORNAMENTS.has(d) && !TECHNICAL.has(d) && d !== 'fermata' && d !== 'arpeggiate');
+      const articulations = event.decorations.filter(
+        (d) => !ORNAMENTS.has(d) && !TECHNICAL.has(d) && d !== 'fermata' && d !== 'arpeggiate',
+      );
       const fingers = event.fingers.map((f) => `<fingering>${escapeXml(f)}</fingering>`).join('');
       if (ornaments.length > 0) out.push(`<ornaments>${ornaments.map((o) => `<${o}/>`).join('')}</ornaments>`);
-      if (technical.length > 0 || fingers !== '') out.push(`<technical>${technical.map((t) => `<${t}/>`).join('')}${fingers}</technical>`);
-      if (articulations.length > 0) out.push(`<articulations>${articulations.map((a) => `<${a}/>`).join('')}</articulations>`);
+      if (technical.length > 0 || fingers !== '')
+        out.push(`<technical>${technical.map((t) => `<${t}/>`).join('')}${fingers}</technical>`);
+      if (articulations.length > 0)
+        out.push(`<articulations>${articulations.map((a) => `<${a}/>`).join('')}</articulations>`);
       if (event.decorations.includes('fermata')) out.push('<fermata/>');
     }
   }
@@ -115,7 +154,9 @@ function eventXml(event: DraftEvent, context: Context): string {
   const tail = `<voice>${context.voice}</voice>`;
   const staff = context.staves > 1 ? `<staff>${context.staff}</staff>` : '';
   for (const grace of event.graces)
-    out.push(`<note${context.nextId()}><grace${event.graceSlash ? ' slash="yes"' : ''}/>${pitchXml(grace)}${tail}<type>eighth</type>${staff}</note>`);
+    out.push(
+      `<note${context.nextId()}><grace${event.graceSlash ? ' slash="yes"' : ''}/>${pitchXml(grace)}${tail}<type>eighth</type>${staff}</note>`,
+    );
   const { tuplet } = event;
   const writtenLength = tuplet ? multiply(event.duration, fraction(tuplet.actual, tuplet.normal)) : event.duration;
   const pieces = event.kind === 'note' ? spellLength(writtenLength) : [...spellLength(writtenLength)].reverse();
@@ -144,15 +185,21 @@ function eventXml(event: DraftEvent, context: Context): string {
       const lyrics =
         k === 0 && first
           ? event.lyrics
-              .map((l) => `<lyric number="${escapeXml(l.verse)}"><syllabic>${l.syllabic}</syllabic><text>${escapeXml(l.text)}</text></lyric>`)
+              .map(
+                (l) =>
+                  `<lyric number="${escapeXml(l.verse)}"><syllabic>${l.syllabic}</syllabic><text>${escapeXml(l.text)}</text></lyric>`,
+              )
               .join('')
           : '';
-      const head = pitch ? pitchXml(pitch) : '<unpitched><display-step>B</display-step><display-octave>4</display-octave></unpitched>';
+      const head = pitch
+        ? pitchXml(pitch)
+        : '<unpitched><display-step>B</display-step><display-octave>4</display-octave></unpitched>';
       out.push(
         `<note${context.nextId()}>${k > 0 ? '<chord/>' : ''}${head}${duration}${ties}${tail}${type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${notationsXml(event, first, last, tieIn, tieOut, context, k === 0)}${lyrics}</note>`,
       );
     });
-    if (last) event.pitches.forEach((pitch, k) => (event.tied[k] ? context.tiedIn.set(samePitch(pitch), true) : undefined));
+    if (last)
+      event.pitches.forEach((pitch, k) => (event.tied[k] ? context.tiedIn.set(samePitch(pitch), true) : undefined));
   });
   return out.join('');
 }
@@ -177,7 +224,8 @@ const SUFFIX: readonly (readonly [RegExp, string])[] = [
 
 function harmonyXml(symbol: string): string {
   const match = /^([A-G])([#b]?)([^/]*)(?:\/([A-G])([#b]?))?$/.exec(symbol.trim());
-  if (!match) return `<direction placement="above"><direction-type><words>${escapeXml(symbol)}</words></direction-type></direction>`;
+  if (!match)
+    return `<direction placement="above"><direction-type><words>${escapeXml(symbol)}</words></direction-type></direction>`;
   const [, root = 'C', sign = '', suffix = '', bass, bassSign = ''] = match;
   const alter = (s: string): number => (s === '#' ? 1 : s === 'b' ? -1 : 0);
   const kind = SUFFIX.find(([pattern]) => pattern.test(suffix))?.[1] ?? 'other';
@@ -187,7 +235,8 @@ function harmonyXml(symbol: string): string {
   }</harmony>`;
 }
 
-const keyXml = (key: Key): string => `<key><fifths>${key.fifths}</fifths>${key.mode && key.mode !== 'none' ? `<mode>${key.mode}</mode>` : ''}</key>`;
+const keyXml = (key: Key): string =>
+  `<key><fifths>${key.fifths}</fifths>${key.mode && key.mode !== 'none' ? `<mode>${key.mode}</mode>` : ''}</key>`;
 const meterXml = (meter: Meter): string =>
   meter.parts.length === 0
     ? '<time><senza-misura/></time>'
@@ -205,7 +254,8 @@ function tempoXml(tempo: DraftTempo): string {
 }
 
 function signsXml(bar: DraftBar): { left: string; start: string; end: string; right: string } {
-  const ending = (numbers: readonly number[] | null, type: string): string => (numbers ? `<ending number="${numbers.join(',')}" type="${type}"/>` : '');
+  const ending = (numbers: readonly number[] | null, type: string): string =>
+    numbers ? `<ending number="${numbers.join(',')}" type="${type}"/>` : '';
   const left =
     bar.repeatStart || bar.endingStart
       ? `<barline location="left">${bar.repeatStart ? '<bar-style>heavy-light</bar-style>' : ''}${ending(bar.endingStart, 'start')}${bar.repeatStart ? '<repeat direction="forward"/>' : ''}</barline>`
@@ -223,14 +273,19 @@ function signsXml(bar: DraftBar): { left: string; start: string; end: string; ri
   const right =
     style || bar.endingStop
       ? `<barline location="right">${style ? `<bar-style>${style}</bar-style>` : ''}${ending(bar.endingStop, 'stop')}${
-          bar.repeatEnd === null ? '' : `<repeat direction="backward"${bar.repeatEnd === 2 ? '' : ` times="${bar.repeatEnd}"`}/>`
+          bar.repeatEnd === null
+            ? ''
+            : `<repeat direction="backward"${bar.repeatEnd === 2 ? '' : ` times="${bar.repeatEnd}"`}/>`
         }</barline>`
       : '';
   return { left, start, end, right };
 }
 
 const eventsLength = (events: readonly DraftEvent[]): Fraction =>
-  events.reduce<Fraction>((sum, e) => fraction(sum.n * e.duration.d + e.duration.n * sum.d, sum.d * e.duration.d), ZERO);
+  events.reduce<Fraction>(
+    (sum, e) => fraction(sum.n * e.duration.d + e.duration.n * sum.d, sum.d * e.duration.d),
+    ZERO,
+  );
 
 /** Writes a draft as a MusicXML 4.0 document, one measure a line. Bars with nothing in a staff get a hidden whole-bar rest. */
 export function draftToMusicXml(draft: Draft): string {
@@ -241,8 +296,12 @@ export function draftToMusicXml(draft: Draft): string {
       for (const staff of part)
         for (const voice of staff)
           for (const e of voice) {
-            for (const piece of spellLength(e.tuplet ? multiply(e.duration, fraction(e.tuplet.actual, e.tuplet.normal)) : e.duration)) {
-              const sounding = e.tuplet ? multiply(piece.quarters, fraction(e.tuplet.normal, e.tuplet.actual)) : piece.quarters;
+            for (const piece of spellLength(
+              e.tuplet ? multiply(e.duration, fraction(e.tuplet.actual, e.tuplet.normal)) : e.duration,
+            )) {
+              const sounding = e.tuplet
+                ? multiply(piece.quarters, fraction(e.tuplet.normal, e.tuplet.actual))
+                : piece.quarters;
               divisions = lcm(divisions, sounding.d);
             }
           }

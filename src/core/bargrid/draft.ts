@@ -10,7 +10,11 @@ export interface DraftEvent {
   readonly pitches: readonly Pitch[];
   /** Sounding length in quarters; 0 for grace notes. */
   readonly duration: Fraction;
-  readonly tuplet: { readonly actual: number; readonly normal: number; readonly edge: 'start' | 'stop' | 'none' } | null;
+  readonly tuplet: {
+    readonly actual: number;
+    readonly normal: number;
+    readonly edge: 'start' | 'stop' | 'none';
+  } | null;
   /** Per pitch: tied to the next note. */
   readonly tied: readonly boolean[];
   readonly graces: readonly Pitch[];
@@ -27,7 +31,11 @@ export interface DraftEvent {
 }
 
 export interface DraftStaff {
-  readonly clef: { readonly sign: 'G' | 'F' | 'C' | 'percussion'; readonly line: number; readonly octaveChange: number };
+  readonly clef: {
+    readonly sign: 'G' | 'F' | 'C' | 'percussion';
+    readonly line: number;
+    readonly octaveChange: number;
+  };
 }
 
 export interface DraftPart {
@@ -80,7 +88,12 @@ export interface Draft {
 }
 
 /** An event with its length and nothing else about it; callers add what they know. */
-export const plainEvent = (kind: DraftEvent['kind'], duration: Fraction, pitches: readonly Pitch[] = [], tied = false): DraftEvent => ({
+export const plainEvent = (
+  kind: DraftEvent['kind'],
+  duration: Fraction,
+  pitches: readonly Pitch[] = [],
+  tied = false,
+): DraftEvent => ({
   kind,
   pitches,
   duration,

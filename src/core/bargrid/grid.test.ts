@@ -5,7 +5,18 @@ import { openGrid } from '../studio';
 import { changeBar, emptyGrid, insertBar, parseGrid, removeBar, type Grid } from './grid';
 
 const grid = (more: Partial<Parameters<typeof emptyGrid>[0]> = {}): Grid =>
-  emptyGrid({ title: 'Printed', composer: '', bars: 8, staves: 1, clef: 'treble', meter: '3/4', key: 'G', pickup: '0', perMinute: 90, ...more });
+  emptyGrid({
+    title: 'Printed',
+    composer: '',
+    bars: 8,
+    staves: 1,
+    clef: 'treble',
+    meter: '3/4',
+    key: 'G',
+    pickup: '0',
+    perMinute: 90,
+    ...more,
+  });
 const scoreOf = (g: Grid) => {
   const opened = openGrid(g, 'grid');
   if (!opened.ok) throw new Error(opened.issue.message);
@@ -15,12 +26,12 @@ const scoreOf = (g: Grid) => {
 describe('a bar grid', () => {
   it('is a piece with bars, meter, key and tempo, and no notes', () => {
     const score = scoreOf(grid());
-    expect([score.bars.length, score.notes.length, meterText(score.bars[7]?.meter ?? { parts: [], symbol: null }), score.bars[0]?.key.fifths]).toEqual([
-      8,
-      0,
-      '3/4',
-      1,
-    ]);
+    expect([
+      score.bars.length,
+      score.notes.length,
+      meterText(score.bars[7]?.meter ?? { parts: [], symbol: null }),
+      score.bars[0]?.key.fifths,
+    ]).toEqual([8, 0, '3/4', 1]);
     expect(score.tempos[0]?.bpm).toBe(90);
     expect(score.bars.map((b) => b.length / score.ticksPerQuarter)).toEqual(Array.from({ length: 8 }, () => 3));
   });
@@ -53,7 +64,9 @@ describe('a bar grid', () => {
     ['a meter that is none', { meter: 'x/4' }, 'grid-meter'],
     ['a key that is none', { key: 'H' }, 'grid-key'],
     ['a pick-up as long as a bar', { pickup: '3' }, 'grid-pickup'],
-  ])('refuses %s, naming it', (_, more, code) => expect(openGrid(grid(more), 'grid')).toMatchObject({ ok: false, issue: { code } }));
+  ])('refuses %s, naming it', (_, more, code) =>
+    expect(openGrid(grid(more), 'grid')).toMatchObject({ ok: false, issue: { code } }),
+  );
   it('keeps ids of bars and notes when bars are put in and taken out', () => {
     fc.assert(
       fc.property(fc.array(fc.record({ at: fc.nat(7), put: fc.boolean() }), { maxLength: 8 }), (steps) => {

@@ -3,7 +3,18 @@
  * as the teacher cares to type. Bars keep their id when others are put in or taken out, so that sections and marks stay where they are.
  */
 import { z } from 'zod';
-import { add, compare, fraction, meterQuarters, parseMeter, subtract, ZERO, type Fraction, type Key, type Meter } from '../score';
+import {
+  add,
+  compare,
+  fraction,
+  meterQuarters,
+  parseMeter,
+  subtract,
+  ZERO,
+  type Fraction,
+  type Key,
+  type Meter,
+} from '../score';
 import { fail, ok, type Result } from '../result';
 import { readMusicLine, startVoice } from './abc-music';
 import { parseAbcKey, parseAbcLength } from './abc-header';
@@ -18,7 +29,9 @@ export const gridBarSchema = z.object({
   meter: z.string().max(20).optional(),
   /** `G`, `Em`, `Bb`; absent where it goes on. */
   key: z.string().max(20).optional(),
-  tempo: z.object({ word: z.string().max(80), unit: z.string().max(8), perMinute: z.number().min(1).max(999).nullable() }).optional(),
+  tempo: z
+    .object({ word: z.string().max(80), unit: z.string().max(8), perMinute: z.number().min(1).max(999).nullable() })
+    .optional(),
   repeatStart: z.boolean().optional(),
   /** How often it sounds in all. */
   repeatEnd: z.number().int().min(2).max(20).optional(),
@@ -78,7 +91,9 @@ export function emptyGrid(request: GridRequest): Grid {
     bars: Array.from({ length: count }, (_, i): GridBar => ({
       id: `g${i + 1}`,
       ...(i === 0 ? { meter: request.meter, key: request.key } : {}),
-      ...(i === 0 && request.perMinute !== null ? { tempo: { word: '', unit: '1/4', perMinute: request.perMinute } } : {}),
+      ...(i === 0 && request.perMinute !== null
+        ? { tempo: { word: '', unit: '1/4', perMinute: request.perMinute } }
+        : {}),
       ...(i === count - 1 ? { doubleBar: 'light-heavy' as const } : {}),
     })),
   };
@@ -114,12 +129,20 @@ export function removeBar(grid: Grid, index: number): Grid {
 }
 
 /** Changes one bar; `undefined` takes a value away. */
-export function changeBar(grid: Grid, index: number, change: { readonly [K in keyof GridBar]?: GridBar[K] | undefined }): Grid {
+export function changeBar(
+  grid: Grid,
+  index: number,
+  change: { readonly [K in keyof GridBar]?: GridBar[K] | undefined },
+): Grid {
   return {
     ...grid,
     bars: grid.bars.map((bar, i) => {
       if (i !== index) return bar;
-      const next = Object.fromEntries(Object.entries({ ...bar, ...change }).filter(([, value]) => value !== undefined && value !== false && value !== ''));
+      const next = Object.fromEntries(
+        Object.entries({ ...bar, ...change }).filter(
+          ([, value]) => value !== undefined && value !== false && value !== '',
+        ),
+      );
       return gridBarSchema.parse(next);
     }),
   };
@@ -149,7 +172,13 @@ function parseQuarters(text: string): Fraction | null {
 }
 
 /** Notes typed for one bar; what the meter still has room for is filled with a hidden rest. */
-function typedBar(text: string, key: Key, meter: Meter, size: Fraction, say: (message: string) => void): readonly DraftEvent[] {
+function typedBar(
+  text: string,
+  key: Key,
+  meter: Meter,
+  size: Fraction,
+  say: (message: string) => void,
+): readonly DraftEvent[] {
   if (text.trim() === '') return [];
   const voice = startVoice(key, meter, fraction(1, 2), 0);
   readMusicLine(text.replace(/[|\n\r]/g, ' '), voice, say);
@@ -180,20 +209,29 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
     if (!isPickup) printed += 1;
     const number = String(printed);
     const newMeter = bar.meter === undefined ? null : parseMeter(bar.meter);
-    if (bar.meter !== undefined && !newMeter) return fail('grid-meter', `Bar ${number}: "${bar.meter}" is not a meter such as 3/4 or 6/8.`, { bar: number });
+    if (bar.meter !== undefined && !newMeter)
+      return fail('grid-meter', `Bar ${number}: "${bar.meter}" is not a meter such as 3/4 or 6/8.`, { bar: number });
     const newKey = bar.key === undefined ? null : parseAbcKey(bar.key);
-    if (bar.key !== undefined && !newKey) return fail('grid-key', `Bar ${number}: "${bar.key}" is not a key such as G, Em or Bb.`, { bar: number });
+    if (bar.key !== undefined && !newKey)
+      return fail('grid-key', `Bar ${number}: "${bar.key}" is not a key such as G, Em or Bb.`, { bar: number });
     meter = newMeter ?? meter;
     key = newKey ?? key;
     const nominal = meterQuarters(meter);
     if (isPickup && nominal.n > 0 && compare(pickup, nominal) >= 0)
-      return fail('grid-pickup', `The pick-up of ${grid.pickup} quarters is as long as a bar; leave it out and add a bar.`);
+      return fail(
+        'grid-pickup',
+        `The pick-up of ${grid.pickup} quarters is as long as a bar; leave it out and add a bar.`,
+      );
     const size = isPickup ? pickup : nominal.n > 0 ? nominal : fraction(4);
     if (bar.ending && bar.ending.length > 0) openEnding = bar.ending;
     const nextEnding = grid.bars[i + 1]?.ending;
     const closes: boolean =
       openEnding !== null &&
-      (bar.endingStop === true || bar.repeatEnd !== undefined || bar.doubleBar !== undefined || nextEnding !== undefined || i === grid.bars.length - 1);
+      (bar.endingStop === true ||
+        bar.repeatEnd !== undefined ||
+        bar.doubleBar !== undefined ||
+        nextEnding !== undefined ||
+        i === grid.bars.length - 1);
     bars.push({
       id: bar.id,
       number,
@@ -201,7 +239,9 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
       quarters: size,
       meter: i === 0 ? meter : newMeter,
       key: i === 0 ? key : newKey,
-      tempo: bar.tempo ? { word: bar.tempo.word, unit: parseAbcLength(bar.tempo.unit) ?? fraction(1), perMinute: bar.tempo.perMinute } : null,
+      tempo: bar.tempo
+        ? { word: bar.tempo.word, unit: parseAbcLength(bar.tempo.unit) ?? fraction(1), perMinute: bar.tempo.perMinute }
+        : null,
       repeatStart: bar.repeatStart ?? false,
       repeatEnd: bar.repeatEnd ?? null,
       endingStart: bar.ending && bar.ending.length > 0 ? bar.ending : null,
@@ -216,13 +256,16 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
       rehearsal: bar.rehearsal ?? null,
       content: [
         Array.from({ length: grid.staves }, (_, s) => [
-          typedBar(bar.typed?.[s] ?? '', key, meter, size, (message) => warnings.push({ bar: i, message: `bar ${number}: ${message}` })),
+          typedBar(bar.typed?.[s] ?? '', key, meter, size, (message) =>
+            warnings.push({ bar: i, message: `bar ${number}: ${message}` }),
+          ),
         ]),
       ],
     });
     if (closes) openEnding = null;
   }
-  const staves: DraftStaff[] = grid.staves === 2 ? [{ clef: CLEFS.treble }, { clef: CLEFS.bass }] : [{ clef: CLEFS[grid.clef] }];
+  const staves: DraftStaff[] =
+    grid.staves === 2 ? [{ clef: CLEFS.treble }, { clef: CLEFS.bass }] : [{ clef: CLEFS[grid.clef] }];
   return ok({
     draft: {
       title: grid.title,

@@ -7,4 +7,14 @@ export { plainEvent } from './draft';
 export { draftToMusicXml } from './draft-to-musicxml';
 export { parseAbcKey } from './abc-header';
 export { readAbc, type ReadAbc } from './read-abc';
-export { changeBar, emptyGrid, gridToDraft, insertBar, parseGrid, removeBar, type Grid, type GridBar, type GridRequest } from './grid';
+export {
+  changeBar,
+  emptyGrid,
+  gridToDraft,
+  insertBar,
+  parseGrid,
+  removeBar,
+  type Grid,
+  type GridBar,
+  type GridRequest,
+} from './grid';

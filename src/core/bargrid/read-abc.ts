@@ -73,7 +73,13 @@ function grouping(score: string | null, voices: readonly string[]): string[][][]
 
 /** Written-to-sounding steps of an ABC `transpose=` in semitones. */
 const transposition = (semitones: number): DraftPart['transpose'] =>
-  semitones === 0 ? null : { diatonic: Math.round((semitones % 12) * (7 / 12)), chromatic: semitones % 12, octaveChange: Math.trunc(semitones / 12) };
+  semitones === 0
+    ? null
+    : {
+        diatonic: Math.round((semitones % 12) * (7 / 12)),
+        chromatic: semitones % 12,
+        octaveChange: Math.trunc(semitones / 12),
+      };
 
 /**
  * Reads the first tune of an ABC text (standard 2.1). Warnings name the bar (from 1) and the voice; errors:
@@ -81,7 +87,8 @@ const transposition = (semitones: number): DraftPart['transpose'] =>
  */
 export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
   if (text.trim() === '') return fail('abc-empty', `${file} is empty: type or bring in some notes.`, { file });
-  if (text.length > LONGEST) return fail('abc-too-long', `${file} holds more than 2 million characters; split it into tunes.`, { file });
+  if (text.length > LONGEST)
+    return fail('abc-too-long', `${file} holds more than 2 million characters; split it into tunes.`, { file });
   const warnings: { bar: number; voice: string; message: string }[] = [];
   const heads = new Map<string, VoiceHead>();
   const voices = new Map<string, AbcVoice>();
@@ -99,7 +106,13 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
   const headOf = (id: string): VoiceHead => {
     const known = heads.get(id);
     if (known) return known;
-    const fresh: VoiceHead = { id, name: '', clef: { sign: 'G', line: 2, octaveChange: 0 }, octaveShift: 0, transpose: 0 };
+    const fresh: VoiceHead = {
+      id,
+      name: '',
+      clef: { sign: 'G', line: 2, octaveChange: 0 },
+      octaveShift: 0,
+      transpose: 0,
+    };
     applyVoiceWords(fresh, keyWords);
     heads.set(id, fresh);
     return fresh;
@@ -164,7 +177,12 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
           if (found) {
             meter = found.meter;
             if (!unitSaid) unitLength = found.unitLength;
-          } else warnings.push({ bar: 1, voice: '', message: `the meter "${body.trim().slice(0, 20)}" cannot be read; 4/4 is used` });
+          } else
+            warnings.push({
+              bar: 1,
+              voice: '',
+              message: `the meter "${body.trim().slice(0, 20)}" cannot be read; 4/4 is used`,
+            });
           break;
         }
         case 'L':
@@ -177,7 +195,12 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
         case 'K': {
           const found = parseAbcKey(body);
           if (found) key = found;
-          else warnings.push({ bar: 1, voice: '', message: `the key "${body.trim().slice(0, 20)}" cannot be read; no accidentals are used` });
+          else
+            warnings.push({
+              bar: 1,
+              voice: '',
+              message: `the key "${body.trim().slice(0, 20)}" cannot be read; no accidentals are used`,
+            });
           keyWords = body;
           for (const head of heads.values()) if (/clef=|octave=|transpose=/.test(body)) applyVoiceWords(head, body);
           inBody = true;
@@ -197,7 +220,8 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
     }
     readMusicLine(music, voiceOf(current), warnIn(current));
   }
-  for (const voice of voices.values()) while (voice.bars.length > 1 && voice.bars[voice.bars.length - 1]?.events.length === 0) voice.bars.pop();
+  for (const voice of voices.values())
+    while (voice.bars.length > 1 && voice.bars[voice.bars.length - 1]?.events.length === 0) voice.bars.pop();
   const ids = [...voices.keys()].filter((id) => voices.get(id)?.bars.some((b) => b.events.length > 0));
   if (ids.length === 0) return fail('abc-no-music', `${file} holds no notes that can be read as ABC.`, { file });
   return ok({
@@ -239,7 +263,9 @@ function toDraft(all: Gathered): Draft {
       sound: null,
       midiProgram: null,
       transpose: transposition(first?.transpose ?? 0),
-      staves: staves.map((voiceIds) => ({ clef: heads.get(voiceIds[0] ?? '')?.clef ?? { sign: 'G', line: 2, octaveChange: 0 } })),
+      staves: staves.map((voiceIds) => ({
+        clef: heads.get(voiceIds[0] ?? '')?.clef ?? { sign: 'G', line: 2, octaveChange: 0 },
+      })),
     };
   });
   const bars: DraftBar[] = [];
@@ -254,7 +280,10 @@ function toDraft(all: Gathered): Draft {
     const meterChange = here.find((b) => b.meter)?.meter ?? null;
     if (meterChange) meter = meterChange;
     const nominal = meterQuarters(meter);
-    const quarters = here.reduce((longest, b) => (compare(b.length, longest) > 0 ? b.length : longest), here[0]?.length ?? nominal);
+    const quarters = here.reduce(
+      (longest, b) => (compare(b.length, longest) > 0 ? b.length : longest),
+      here[0]?.length ?? nominal,
+    );
     const pickup = i === 0 && nominal.n > 0 && compare(quarters, nominal) < 0;
     if (!pickup) printed += 1;
     const endingStart: readonly number[] | null = here.find((b) => b.endingStart)?.endingStart ?? null;
@@ -262,7 +291,8 @@ function toDraft(all: Gathered): Draft {
     const repeatEnd = here.find((b) => b.repeatEnd !== null)?.repeatEnd ?? null;
     const doubleBar = here.find((b) => b.doubleBar)?.doubleBar ?? null;
     const nextStarts = ids.some((id) => voices.get(id)?.bars[i + 1]?.endingStart != null);
-    const closes: boolean = openEnding !== null && (repeatEnd !== null || doubleBar !== null || nextStarts || i === count - 1);
+    const closes: boolean =
+      openEnding !== null && (repeatEnd !== null || doubleBar !== null || nextStarts || i === count - 1);
     bars.push({
       number: pickup ? '0' : String(printed),
       implicit: pickup,
@@ -282,7 +312,9 @@ function toDraft(all: Gathered): Draft {
       doubleBar,
       lineBreak: here.some((b) => b.lineBreak),
       rehearsal: here.find((b) => b.rehearsal !== null)?.rehearsal ?? null,
-      content: groups.map((staves) => staves.map((voiceIds) => voiceIds.map((id) => voices.get(id)?.bars[i]?.events ?? []))),
+      content: groups.map((staves) =>
+        staves.map((voiceIds) => voiceIds.map((id) => voices.get(id)?.bars[i]?.events ?? [])),
+      ),
     });
     if (closes) openEnding = null;
   }

@@ -48,7 +48,11 @@ export function strokesOf(score: Score): Stroke[] {
       upbeat: pickup || (strokes.length === 0 && !beats.some((b) => b.downbeat && b.at === at)),
       afterRest: gap,
       accent: first.marks.articulations.some((a) => a === 'accent' || a === 'strong-accent'),
-      printed: first.marks.technical.includes('down-bow') ? 'down' : first.marks.technical.includes('up-bow') ? 'up' : null,
+      printed: first.marks.technical.includes('down-bow')
+        ? 'down'
+        : first.marks.technical.includes('up-bow')
+          ? 'up'
+          : null,
     });
     current = [];
   };
@@ -73,7 +77,8 @@ const own = (s: Stroke, d: BowDirection, i: number): number =>
   (s.upbeat && d === 'down' ? W.upbeatDown : 0) +
   (i === 0 && !s.upbeat && d === 'up' ? W.firstUp : 0);
 
-const step = (b: Stroke, x: BowDirection, y: BowDirection): number => (x === y ? (b.afterRest ? W.retakeAfterRest : W.retake) : 0);
+const step = (b: Stroke, x: BowDirection, y: BowDirection): number =>
+  x === y ? (b.afterRest ? W.retakeAfterRest : W.retake) : 0;
 
 /** Cost of given directions: what the proposal makes least. */
 export const bowingCost = (strokes: readonly Stroke[], directions: readonly BowDirection[]): number =>

@@ -13,7 +13,10 @@ const scoreOf = (music: string, meter = '4/4', key = 'C') => {
 };
 
 const piece = fc
-  .array(fc.constantFrom('C D E F', 'G2 A2', 'c4', '(C D E F)', 'E F/G/ A2', 'G3 z', 'A/B/c/d/ e2', 'c2- c2'), { minLength: 1, maxLength: 6 })
+  .array(fc.constantFrom('C D E F', 'G2 A2', 'c4', '(C D E F)', 'E F/G/ A2', 'G3 z', 'A/B/c/d/ e2', 'c2- c2'), {
+    minLength: 1,
+    maxLength: 6,
+  })
   .map((bars) => `${bars.join(' | ')} |`);
 
 describe('breaths', () => {
@@ -79,14 +82,20 @@ describe('breaths', () => {
     expect(placeBreaths(scoreOf('(C D E F | G A B c) |'), 80, 6).warnings).toEqual([]);
   });
   it('gives a range where time is free, until it is strict again', () => {
-    const spans = placeBreaths(scoreOf('C D E F | "^rubato"G A B c | c4 | z4 | "^a tempo"C D E F | G4 |'), 60, 20).spans;
+    const spans = placeBreaths(
+      scoreOf('C D E F | "^rubato"G A B c | c4 | z4 | "^a tempo"C D E F | G4 |'),
+      60,
+      20,
+    ).spans;
     expect(spans).toHaveLength(2);
     expect(spans[0]?.seconds).toBe(12);
     expect(spans[0]?.range?.map((s) => Math.round(s * 10) / 10)).toEqual([10.7, 13.6]);
     expect(spans[1]?.range).toBeNull();
   });
   it('keeps printed breaths', () =>
-    expect(placeBreaths(scoreOf('C D !breath!E F | G4 |'), 60, 20).breaths).toMatchObject([{ reason: 'printed', printed: true }]));
+    expect(placeBreaths(scoreOf('C D !breath!E F | G4 |'), 60, 20).breaths).toMatchObject([
+      { reason: 'printed', printed: true },
+    ]));
   it('the faster the fewer', () => {
     const score = scoreOf('C D E2 | F G A2 | c4 | C D E2 | F G A2 | c4 |');
     expect(placeBreaths(score, 120, 8).breaths.length).toBeLessThan(placeBreaths(score, 60, 8).breaths.length);

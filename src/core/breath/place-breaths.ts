@@ -11,6 +11,8 @@ export interface Breath {
   readonly printed: boolean;
   /** Between notes with no rest: a quick one, for which the note before is cut a little. */
   readonly catch: boolean;
+  /** Seconds that the beat waits for it; none in a rest, and none where the metronome wins. */
+  readonly waitsSeconds: number;
 }
 
 export interface BreathSpan {
@@ -124,7 +126,10 @@ export function breathPlaces(score: Score): Line {
     if (!printed && !rest) {
       if (slurred.has(note.id) || links.has(note.id)) return;
       // A run: quick notes before and after, one step from the next.
-      const run = length <= score.ticksPerQuarter / 2 && following <= score.ticksPerQuarter / 2 && Math.abs((next.note.midi ?? 0) - (note.midi ?? 0)) <= 2;
+      const run =
+        length <= score.ticksPerQuarter / 2 &&
+        following <= score.ticksPerQuarter / 2 &&
+        Math.abs((next.note.midi ?? 0) - (note.midi ?? 0)) <= 2;
       if (run && !atBarLine) return;
       if (length < score.ticksPerQuarter / 2 && !atBarLine) return;
     }
@@ -152,12 +157,25 @@ export function breathPlaces(score: Score): Line {
 
 const PER_BREATH = 100;
 
+/** How long the beat waits for a full and for a quick breath, seconds **[from memory]**. */
+const WAITS = { full: 0.5, quick: 0.25 } as const;
+
+export interface BreathOptions {
+  /** The metronome wins: a breath outside a rest is taken off the note before it, and the beat waits for none. */
+  readonly strictTime?: boolean;
+}
+
 /**
  * The fewest, best-placed breaths so that no span takes longer than `spanInSeconds`: a dynamic programme over the places, counting
  * breaths first, then places and evenness. Breaths in rests are free and always taken. Where no place can save a passage, it is left too
  * long and said, with the tempo that would.
  */
-export function placeBreaths(score: Score, tempo: number, spanInSeconds: number): BreathPlan {
+export function placeBreaths(
+  score: Score,
+  tempo: number,
+  spanInSeconds: number,
+  { strictTime = false }: BreathOptions = {},
+): BreathPlan {
   const { notes, places } = breathPlaces(score);
   const first = notes[0];
   const last = notes[notes.length - 1];
@@ -165,10 +183,12 @@ export function placeBreaths(score: Score, tempo: number, spanInSeconds: number)
   const bpm = quarterBpm(tempo);
   const time = (from: number, to: number): number => spanSeconds(score, ticks(from), ticks(to), bpm);
   // Nodes: the beginning, every place, the end. A span runs from the first note after one to the end of the note before the next.
-  const startAfter = (k: number): number => (k < 0 ? first.note.onset : (notes[(places[k]?.after ?? 0) + 1]?.note.onset ?? 0));
+  const startAfter = (k: number): number =>
+    k < 0 ? first.note.onset : (notes[(places[k]?.after ?? 0) + 1]?.note.onset ?? 0);
   const endAt = (k: number): number => (k >= places.length ? last.end : (places[k]?.end ?? 0));
   const spanCost = (seconds: number): number =>
-    BREATH_WEIGHTS.uneven * (seconds / spanInSeconds) ** 2 + (seconds > spanInSeconds + 1e-9 ? 1e6 * (seconds - spanInSeconds) : 0);
+    BREATH_WEIGHTS.uneven * (seconds / spanInSeconds) ** 2 +
+    (seconds > spanInSeconds + 1e-9 ? 1e6 * (seconds - spanInSeconds) : 0);
   const best: number[] = [];
   const back: number[] = [];
   for (let k = 0; k <= places.length; k += 1) {
@@ -195,18 +215,25 @@ export function placeBreaths(score: Score, tempo: number, spanInSeconds: number)
   for (let k = back[places.length] ?? -1; k >= 0; k = back[k] ?? -1) chosen.unshift(k);
   const breaths = chosen.flatMap((k): Breath[] => {
     const place = places[k];
-    return place
-      ? [
-          {
-            afterNoteId: place.note.id,
-            bar: place.note.bar,
-            onset: ticks(place.end),
-            reason: place.reason,
-            printed: place.printed,
-            catch: !place.rest && place.end - place.note.onset < score.ticksPerQuarter * 2,
-          },
-        ]
-      : [];
+    if (!place) return [];
+    const quick = !place.rest && (strictTime || place.end - place.note.onset < score.ticksPerQuarter * 2);
+    const waitsSeconds = place.rest || strictTime ? 0 : quick ? WAITS.quick : WAITS.full;
+    const time = place.rest
+      ? ''
+      : strictTime
+        ? ', in time: the note before it is cut'
+        : `, the beat waits about ${waitsSeconds} s`;
+    return [
+      {
+        afterNoteId: place.note.id,
+        bar: place.note.bar,
+        onset: ticks(place.end),
+        reason: `${place.reason}${time}`,
+        printed: place.printed,
+        catch: quick,
+        waitsSeconds,
+      },
+    ];
   });
   const barOf = (at: number): number => {
     const found = score.bars.findIndex((b) => at < b.onset + b.length);

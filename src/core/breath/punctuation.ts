@@ -26,9 +26,14 @@ export function punctuatePhrases(
     const under = beats.filter((b) => b.onset <= last.note.onset).pop();
     const root = under?.root == null ? null : (under.root - key.tonic + 12) % 12;
     const top = Math.max(...mine.map((s) => s.note.midi ?? 0));
-    const put = (sign: PhraseSign['sign'], reason: string): PhraseSign[] => [{ noteId: last.note.id, bar: last.note.bar, sign, reason }];
+    const put = (sign: PhraseSign['sign'], reason: string): PhraseSign[] => [
+      { noteId: last.note.id, bar: last.note.bar, sign, reason },
+    ];
     if (degree === 0 && (root === 0 || root === null))
-      return put((last.note.midi ?? 0) === top ? '!' : '.', (last.note.midi ?? 0) === top ? 'ends on the tonic, at the top' : 'ends on the tonic');
+      return put(
+        (last.note.midi ?? 0) === top ? '!' : '.',
+        (last.note.midi ?? 0) === top ? 'ends on the tonic, at the top' : 'ends on the tonic',
+      );
     if (root === 7 || degree === 2 || degree === 11) return put('?', 'ends open, on the dominant');
     const before = mine[mine.length - 2];
     const rises = before !== undefined && (last.note.midi ?? 0) > (before.note.midi ?? 0);

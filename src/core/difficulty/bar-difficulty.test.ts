@@ -23,5 +23,6 @@ describe('difficulty of a bar', () => {
     expect(rate(hard).reasons.map((r) => r.kind)).toContain(kind);
     expect(rate(hard).score).toBeGreaterThan(rate(easy).score);
   });
-  it('stays within 0 and 10', () => expect(rate("^c/_e'/^C,/_e'/ ^c/_e'/^C,/_e'/ [^C_EG^c]/_e'/ ^c/_e'/^C,/_e'/", 600).score).toBeLessThanOrEqual(10));
+  it('stays within 0 and 10', () =>
+    expect(rate("^c/_e'/^C,/_e'/ ^c/_e'/^C,/_e'/ [^C_EG^c]/_e'/ ^c/_e'/^C,/_e'/", 600).score).toBeLessThanOrEqual(10));
 });

@@ -138,7 +138,9 @@ function twoAgainstThree(bar: Bar, staves: readonly (readonly Note[])[], ticksPe
       set.add(third ? 3 + s * 10 : 2 + s * 10);
       kinds.set(beat, set);
     }
-  return [...kinds.values()].some((set) => [...set].some((a) => [...set].some((b) => a % 10 !== b % 10 && Math.floor(a / 10) !== Math.floor(b / 10))));
+  return [...kinds.values()].some((set) =>
+    [...set].some((a) => [...set].some((b) => a % 10 !== b % 10 && Math.floor(a / 10) !== Math.floor(b / 10))),
+  );
 }
 
 function handOf(
@@ -153,7 +155,12 @@ function handOf(
   const { spanInSemitones: span, keyboard } = options;
   const main = notes.filter((n) => n.grace === null);
   const groups = columns(main);
-  if (groups.length > 1) r.say('rate', seconds > 0 ? groups.length / seconds : 0, `${(groups.length / Math.max(seconds, 0.01)).toFixed(1)} notes a second`);
+  if (groups.length > 1)
+    r.say(
+      'rate',
+      seconds > 0 ? groups.length / seconds : 0,
+      `${(groups.length / Math.max(seconds, 0.01)).toFixed(1)} notes a second`,
+    );
   let leap = 0;
   let chord = 1;
   let stretch = 0;
@@ -170,7 +177,11 @@ function handOf(
   });
   // A leap counts by how far it leaves the hand: inside half the span it is a reach, not a leap.
   r.say('leap', leap - span / 2 + 1, `a leap of ${plural(leap, 'semitone')}`);
-  r.say('position', positionMoves(groups, Math.min(span, 9)), plural(positionMoves(groups, Math.min(span, 9)), 'change of position', 'changes of position'));
+  r.say(
+    'position',
+    positionMoves(groups, Math.min(span, 9)),
+    plural(positionMoves(groups, Math.min(span, 9)), 'change of position', 'changes of position'),
+  );
   const accidentals = main.filter((n) => outsideKey(n, bar.key.fifths)).length;
   r.say('accidental', accidentals, plural(accidentals, 'accidental'));
   if (keyboard) {
@@ -184,7 +195,8 @@ function handOf(
   const voices = new Map<string, Set<number>>();
   for (const n of main) voices.set(n.voice, (voices.get(n.voice) ?? new Set<number>()).add(n.onset));
   const [v1, v2] = [...voices.values()];
-  if (v1 && v2 && [...v2].some((o) => !v1.has(o)) && v1.size + v2.size > 2) r.say('voices', 1, 'two voices in one hand');
+  if (v1 && v2 && [...v2].some((o) => !v1.has(o)) && v1.size + v2.size > 2)
+    r.say('voices', 1, 'two voices in one hand');
   if (isNewRhythm) r.say('newRhythm', 1, 'a rhythm not met before in the piece');
   const ornaments = notes.filter((n) => n.grace !== null || n.marks.ornaments.length > 0).length;
   r.say('ornament', ornaments, plural(ornaments, 'ornament'));
@@ -227,17 +239,29 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
     const [a, b] = lists.map((l) => new Set<number>(l.map((n) => n.onset)));
     const together = a && b && [...b, ...a].some((o) => !a.has(o) || !b.has(o)) ? Math.min(a.size, b.size) : 0;
     if (together > 1) all.say('together', together, 'the staves move in different rhythms');
-    if (lists.length > 1 && twoAgainstThree(bar, lists, score.ticksPerQuarter)) all.say('against', 1, 'two against three');
-    all.say('key', Math.abs(bar.key.fifths), `${plural(Math.abs(bar.key.fifths), bar.key.fifths > 0 ? 'sharp' : 'flat')}`);
+    if (lists.length > 1 && twoAgainstThree(bar, lists, score.ticksPerQuarter))
+      all.say('against', 1, 'two against three');
+    all.say(
+      'key',
+      Math.abs(bar.key.fifths),
+      `${plural(Math.abs(bar.key.fifths), bar.key.fifths > 0 ? 'sharp' : 'flat')}`,
+    );
     if (notes.length <= 1) all.list.length = 0;
-    const total = all.total + (ordered[0]?.reasons.total ?? 0) + ordered.slice(1).reduce((sum, h) => sum + h.reasons.total / 3, 0);
+    const total =
+      all.total + (ordered[0]?.reasons.total ?? 0) + ordered.slice(1).reduce((sum, h) => sum + h.reasons.total / 3, 0);
     const best = new Map<WeightName, DifficultyReason>();
-    for (const r of [...all.list, ...ordered.flatMap((h) => h.reasons.list)]) if ((best.get(r.kind)?.points ?? 0) < r.points) best.set(r.kind, r);
+    for (const r of [...all.list, ...ordered.flatMap((h) => h.reasons.list)])
+      if ((best.get(r.kind)?.points ?? 0) < r.points) best.set(r.kind, r);
     return {
       bar: index,
       score: tenth(total),
       reasons: [...best.values()].sort((x, y) => y.points - x.points),
-      hands: hands.map((h) => ({ part: h.part, staff: h.staff, score: tenth(h.reasons.total), reasons: h.reasons.sorted })),
+      hands: hands.map((h) => ({
+        part: h.part,
+        staff: h.staff,
+        score: tenth(h.reasons.total),
+        reasons: h.reasons.sorted,
+      })),
     };
   });
 }
@@ -246,5 +270,7 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
 export function cornersOf(difficulties: readonly BarDifficulty[]): BarDifficulty[] {
   const sorted = difficulties.map((d) => d.score).sort((a, b) => a - b);
   const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
-  return difficulties.filter((d) => d.score >= middle + 1.2 && d.score >= 2).sort((a, b) => b.score - a.score || a.bar - b.bar);
+  return difficulties
+    .filter((d) => d.score >= middle + 1.2 && d.score >= 2)
+    .sort((a, b) => b.score - a.score || a.bar - b.bar);
 }

@@ -4,17 +4,24 @@ import { openAbc } from '../studio';
 import { LEVELS, printedDynamics, suggestDynamics } from './suggest';
 
 const scoreOf = (music: string, name = 'Violin', key = 'C') => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=90\nV:1 clef=treble name="${name}"\nK:${key}\nV:1\n${music}\n`, 'x.abc');
+  const opened = openAbc(
+    `X:1\nM:4/4\nL:1/4\nQ:1/4=90\nV:1 clef=treble name="${name}"\nK:${key}\nV:1\n${music}\n`,
+    'x.abc',
+  );
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value.read.score;
 };
-const reasons = (music: string, name?: string): string[] => suggestDynamics(scoreOf(music, name)).map((s) => `${s.level}: ${s.reason}`);
+const reasons = (music: string, name?: string): string[] =>
+  suggestDynamics(scoreOf(music, name)).map((s) => `${s.level}: ${s.reason}`);
 
 // Handbook chapter 6, rules of thumb [common practice].
 describe('suggested dynamics', () => {
-  it('begin with a level where none is printed', () => expect(reasons('C D E F | G2 E2 | C D E F | G4 |')[0]).toBe('mf: a level to begin with'));
+  it('begin with a level where none is printed', () =>
+    expect(reasons('C D E F | G2 E2 | C D E F | G4 |')[0]).toBe('mf: a level to begin with'));
   it('make a phrase that comes again at once an echo', () => {
-    const echo = reasons('!f!c d e f | g2 e2 | d c B c | c4 | c d e f | g2 e2 | d c B c | c4 |').find((r) => r.includes('echo'));
+    const echo = reasons('!f!c d e f | g2 e2 | d c B c | c4 | c d e f | g2 e2 | d c B c | c4 |').find((r) =>
+      r.includes('echo'),
+    );
     expect(echo).toMatch(/^mf: an echo of bars 1–4/);
   });
   it('grow with a rising line and fade with a falling one', () => {
@@ -32,20 +39,28 @@ describe('suggested dynamics', () => {
     const printed = printedDynamics(score);
     expect(printed.map((p) => p.level)).toEqual(expect.arrayContaining(['p', 'crescendo', 'f']));
     for (const s of suggestDynamics(score))
-      expect(printed.some((p) => p.onset === s.onset && LEVELS.some((l) => l === p.level) && s.kind === 'level')).toBe(false);
+      expect(printed.some((p) => p.onset === s.onset && LEVELS.some((l) => l === p.level) && s.kind === 'level')).toBe(
+        false,
+      );
   });
   it('all say why, stand on a note of the piece and keep between pp and ff', () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom('C D E F', 'G4', 'c B A G', 'E/F/G/A/ B2', 'z4', "c e g c'"), { minLength: 2, maxLength: 12 }), (bars) => {
-        const score = scoreOf(`${bars.join(' | ')} |`);
-        const ids = new Set(score.notes.map((n) => n.id));
-        for (const s of suggestDynamics(score)) {
-          expect(s.reason).not.toBe('');
-          expect(ids.has(s.noteId)).toBe(true);
-          if (s.kind === 'level') expect(['pp', 'p', 'mp', 'mf', 'f', 'ff']).toContain(s.level);
-          else expect(ids.has(s.toNoteId ?? '')).toBe(true);
-        }
-      }),
+      fc.property(
+        fc.array(fc.constantFrom('C D E F', 'G4', 'c B A G', 'E/F/G/A/ B2', 'z4', "c e g c'"), {
+          minLength: 2,
+          maxLength: 12,
+        }),
+        (bars) => {
+          const score = scoreOf(`${bars.join(' | ')} |`);
+          const ids = new Set(score.notes.map((n) => n.id));
+          for (const s of suggestDynamics(score)) {
+            expect(s.reason).not.toBe('');
+            expect(ids.has(s.noteId)).toBe(true);
+            if (s.kind === 'level') expect(['pp', 'p', 'mp', 'mf', 'f', 'ff']).toContain(s.level);
+            else expect(ids.has(s.toNoteId ?? '')).toBe(true);
+          }
+        },
+      ),
       { numRuns: 60 },
     );
   });

@@ -39,7 +39,8 @@ export const printedDynamics = (score: Score): PrintedDynamic[] =>
         : [],
   );
 
-const stepped = (level: DynamicLevel, by: number): DynamicLevel => LEVELS[Math.max(1, Math.min(LEVELS.length - 2, LEVELS.indexOf(level) + by))] ?? level;
+const stepped = (level: DynamicLevel, by: number): DynamicLevel =>
+  LEVELS[Math.max(1, Math.min(LEVELS.length - 2, LEVELS.indexOf(level) + by))] ?? level;
 
 /** The tune: the highest notes of the staff that has it. */
 function tuneOf(score: Score): Note[] {
@@ -54,7 +55,11 @@ function tuneOf(score: Score): Note[] {
 }
 
 /** The accompaniment a level under the tune, said once where it begins, unless the second staff has marks of its own. */
-function balance(score: Score, printed: readonly PrintedDynamic[], so: readonly SuggestedDynamic[]): SuggestedDynamic[] {
+function balance(
+  score: Score,
+  printed: readonly PrintedDynamic[],
+  so: readonly SuggestedDynamic[],
+): SuggestedDynamic[] {
   const part = score.parts.find((p) => p.staves >= 2);
   const under = tuneStaff(score)?.staff === 2 ? 1 : 2;
   const low = score.notes.find((n) => n.part === part?.id && n.staff === under && n.grace === null);
@@ -90,7 +95,15 @@ function weakRegister(score: Score, tune: readonly Note[]): SuggestedDynamic[] {
     const run = tune.slice(i, i + 3);
     const starts = i === 0 || (tune[i - 1]?.midi ?? 0) >= limit;
     if (starts && run.length === 3 && run.every((m) => (m.midi ?? 99) < limit))
-      out.push({ kind: 'level', noteId: n.id, toNoteId: null, bar: n.bar, onset: n.onset, level: 'f', reason: 'the low register is weak: give it more' });
+      out.push({
+        kind: 'level',
+        noteId: n.id,
+        toNoteId: null,
+        bar: n.bar,
+        onset: n.onset,
+        level: 'f',
+        reason: 'the low register is weak: give it more',
+      });
   });
   return out;
 }
@@ -124,12 +137,29 @@ export function suggestDynamics(
       level = word;
       base = word;
     }
-    const say = (kind: SuggestedDynamic['kind'], note: Note, to: Note | null, what: SuggestedDynamic['level'], reason: string): void => {
-      out.push({ kind, noteId: note.id, toNoteId: to?.id ?? null, bar: note.bar, onset: note.onset, level: what, reason });
+    const say = (
+      kind: SuggestedDynamic['kind'],
+      note: Note,
+      to: Note | null,
+      what: SuggestedDynamic['level'],
+      reason: string,
+    ): void => {
+      out.push({
+        kind,
+        noteId: note.id,
+        toNoteId: to?.id ?? null,
+        bar: note.bar,
+        onset: note.onset,
+        level: what,
+        reason,
+      });
     };
-    const name = (from: number, to: number): string => `bars ${score.bars[from]?.number ?? ''}–${score.bars[to]?.number ?? ''}`;
+    const name = (from: number, to: number): string =>
+      `bars ${score.bars[from]?.number ?? ''}–${score.bars[to]?.number ?? ''}`;
     if (!inside.some((d) => isLevel(d.level))) {
-      const echo = sameness.repeats.find((r) => r.kind === 'exact' && r.b[0] === phrase.from && r.b[1] >= phrase.to && r.a[1] === phrase.from - 1);
+      const echo = sameness.repeats.find(
+        (r) => r.kind === 'exact' && r.b[0] === phrase.from && r.b[1] >= phrase.to && r.a[1] === phrase.from - 1,
+      );
       const copy = sameness.repeats.find((r) => r.kind === 'sequence' && r.b[0] === phrase.from);
       const quick = notes.length / Math.max(1, phrase.to - phrase.from + 1);
       const model = phrase.section.like === null ? undefined : before.get(sections[phrase.section.like]?.letter ?? '');
@@ -138,14 +168,27 @@ export function suggestDynamics(
         say('level', first, null, level, `an echo of ${name(echo.a[0], echo.a[1])}: softer`);
       } else if (copy) {
         level = stepped(level, copy.steps > 0 ? 1 : -1);
-        say('level', first, null, level, copy.steps > 0 ? 'the sequence rises: a step more' : 'the sequence falls: a step less');
-      } else if (phrase.first && out.length === 0 && printed.length === 0) say('level', first, null, base, 'a level to begin with');
+        say(
+          'level',
+          first,
+          null,
+          level,
+          copy.steps > 0 ? 'the sequence rises: a step more' : 'the sequence falls: a step less',
+        );
+      } else if (phrase.first && out.length === 0 && printed.length === 0)
+        say('level', first, null, base, 'a level to begin with');
       else if (phrase.first && model !== undefined && model !== level) {
         level = model;
         say('level', first, null, level, `as in ${sections[phrase.section.like ?? 0]?.letter ?? ''}`);
       } else if (phrase.first && phrase.section.like === null && out.length > 0) {
         level = quick > 7 ? stepped(base, -1) : stepped(base, 1);
-        say('level', first, null, level, quick > 7 ? 'many quick notes sound by themselves: lightly' : 'new material stands out');
+        say(
+          'level',
+          first,
+          null,
+          level,
+          quick > 7 ? 'many quick notes sound by themselves: lightly' : 'new material stands out',
+        );
       }
     }
     if (phrase.first) before.set(phrase.section.letter, level);
@@ -153,7 +196,9 @@ export function suggestDynamics(
     // The peak: a tension chord where there is one in the second half, else the highest note.
     const tension = harmony.beats.find(
       (b) =>
-        b.bar > phrase.from && b.bar <= phrase.to && (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.flags.includes('outside-the-key'))),
+        b.bar > phrase.from &&
+        b.bar <= phrase.to &&
+        (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.flags.includes('outside-the-key'))),
     );
     const high = notes.reduce((m, n) => ((n.midi ?? 0) > (m.midi ?? 0) ? n : m), first);
     const peak = tension ? (notes.find((n) => n.onset >= tension.onset) ?? high) : high;
@@ -161,9 +206,21 @@ export function suggestDynamics(
     const rise = (peak.midi ?? 0) - (first.midi ?? 0);
     const fall = (peak.midi ?? 0) - (last.midi ?? 0);
     if (at >= 3 && (rise >= 3 || tension))
-      say('wedge', first, peak, 'crescendo', tension ? `grows to the tension of ${tension.symbol}` : 'the line rises: it grows');
+      say(
+        'wedge',
+        first,
+        peak,
+        'crescendo',
+        tension ? `grows to the tension of ${tension.symbol}` : 'the line rises: it grows',
+      );
     if (notes.length - 1 - at >= 3 && fall >= 3)
-      say('wedge', peak, last, 'diminuendo', phrase.to === phrase.section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades');
+      say(
+        'wedge',
+        peak,
+        last,
+        'diminuendo',
+        phrase.to === phrase.section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades',
+      );
   }
   out.push(...balance(score, printed, out), ...weakRegister(score, tune));
   return out.sort((a, b) => a.onset - b.onset);

@@ -4,7 +4,10 @@ import { suggestDynamics } from './suggest';
 import { tuneStaff } from './tune';
 
 const scoreOf = (upper: string, lower: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\n%%score {1 2}\nV:1 clef=treble name="Piano"\nV:2 clef=bass\nK:C\nV:1\n!mf!${upper}\nV:2\n${lower}\n`, 'x.abc');
+  const opened = openAbc(
+    `X:1\nM:4/4\nL:1/4\n%%score {1 2}\nV:1 clef=treble name="Piano"\nV:2 clef=bass\nK:C\nV:1\n!mf!${upper}\nV:2\n${lower}\n`,
+    'x.abc',
+  );
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value.read.score;
 };

@@ -25,7 +25,8 @@ export function scaleNotes(tonic: string, mode: 'major' | 'minor'): string[] {
   });
 }
 
-const pick = (scale: readonly string[], degrees: readonly number[]): string[] => degrees.flatMap((d) => scale[(d - 1) % 7] ?? []);
+const pick = (scale: readonly string[], degrees: readonly number[]): string[] =>
+  degrees.flatMap((d) => scale[(d - 1) % 7] ?? []);
 
 /**
  * The scales and chord patterns of tonic, dominant and relative **[common practice]**: for G major the scales of G, D and E minor,

@@ -39,7 +39,8 @@ function densest(score: Score): { bar: number; rate: number } | null {
   for (const onsets of counts.values()) {
     const onset = Math.min(...onsets);
     const rate = (onsets.size * tempoAt(score, ticks(onset))) / 60;
-    if (best === null || rate > best.rate) best = { bar: score.bars.findIndex((b) => b.onset + b.length > onset), rate };
+    if (best === null || rate > best.rate)
+      best = { bar: score.bars.findIndex((b) => b.onset + b.length > onset), rate };
   }
   return best;
 }
@@ -152,7 +153,12 @@ function rangeFacts(score: Score): Fact[] {
       }
       if (!low || !high) continue;
       const who = part.staves === 2 ? (staff === 1 ? 'Right hand' : 'Left hand') : part.name || 'Range';
-      facts.push({ group: 'range', name: who, value: `${noteName(low)} to ${noteName(high)}, ${count} notes`, bar: high.bar });
+      facts.push({
+        group: 'range',
+        name: who,
+        value: `${noteName(low)} to ${noteName(high)}, ${count} notes`,
+        bar: high.bar,
+      });
     }
   return facts;
 }
@@ -172,10 +178,13 @@ export function pieceFacts(score: Score, instrument: string, names: 'american' |
   facts.push(piece('Meter', meterText(first.meter), 0));
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
-    if (before && meterText(before.meter) !== meterText(bar.meter)) facts.push(piece(`Meter from bar ${bar.number}`, meterText(bar.meter), i));
+    if (before && meterText(before.meter) !== meterText(bar.meter))
+      facts.push(piece(`Meter from bar ${bar.number}`, meterText(bar.meter), i));
   });
   const [tempo] = score.tempos;
-  facts.push(piece('Tempo', tempo ? `${Math.round(tempo.bpm)} quarters a minute` : 'none marked; 120 is used', tempo?.bar ?? 0));
+  facts.push(
+    piece('Tempo', tempo ? `${Math.round(tempo.bpm)} quarters a minute` : 'none marked; 120 is used', tempo?.bar ?? 0),
+  );
   const written = clockText(
     playedSeconds(
       score,
@@ -195,7 +204,12 @@ export function pieceFacts(score: Score, instrument: string, names: 'american' |
   return [
     ...facts,
     ...rangeFacts(score),
-    ...patterns.map((p): Fact => ({ group: 'know', name: `${p.name} ${p.kind}`, value: `${p.notes.join(' ')} (${p.role})`, bar: null })),
+    ...patterns.map((p): Fact => ({
+      group: 'know',
+      name: `${p.name} ${p.kind}`,
+      value: `${p.notes.join(' ')} (${p.role})`,
+      bar: null,
+    })),
     ...signFacts(score),
     ...rhythmFacts(score, names),
   ];

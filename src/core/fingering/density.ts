@@ -9,7 +9,10 @@ export type Density = 'every' | 'changes' | 'first' | 'none';
  * place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position), every other finger on a repeated
  * key, and every lock. Notes in playing order.
  */
-export function fingerChanges(notes: readonly Note[], fingered: ReadonlyMap<string, FingeredNote>): ReadonlySet<string> {
+export function fingerChanges(
+  notes: readonly Note[],
+  fingered: ReadonlyMap<string, FingeredNote>,
+): ReadonlySet<string> {
   const shown = new Set<string>();
   const place = new Map<string, number | string>();
   const lastKey = new Map<string, { key: number; finger: string }>();
@@ -20,14 +23,21 @@ export function fingerChanges(notes: readonly Note[], fingered: ReadonlyMap<stri
     const hand = f.hand ?? 'one';
     const finger = Number(f.finger);
     let here: number | string;
-    if (f.hand && note.pitch) here = f.hand === 'right' ? staffPosition(note.pitch) - (finger - 1) : staffPosition(note.pitch) + (finger - 1);
+    if (f.hand && note.pitch)
+      here = f.hand === 'right' ? staffPosition(note.pitch) - (finger - 1) : staffPosition(note.pitch) + (finger - 1);
     else if (f.fret !== undefined) here = f.fret === 0 ? (place.get(hand) ?? 'open') : f.fret - finger;
     else here = f.position ?? place.get(hand) ?? 'first';
     const inChord = onsetOf.get(hand) === note.onset;
     const before = lastKey.get(hand);
     const again = before && before.key === note.midi && before.finger !== f.finger;
     // The notes of a chord after its first follow from its outer finger unless they leave the place.
-    if (f.locked || !place.has(hand) || again || (!inChord && place.get(hand) !== here) || (inChord && Math.abs(Number(place.get(hand)) - Number(here)) > 1))
+    if (
+      f.locked ||
+      !place.has(hand) ||
+      again ||
+      (!inChord && place.get(hand) !== here) ||
+      (inChord && Math.abs(Number(place.get(hand)) - Number(here)) > 1)
+    )
       shown.add(note.id);
     if (!inChord) place.set(hand, here);
     onsetOf.set(hand, note.onset);

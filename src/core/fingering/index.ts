@@ -3,8 +3,7 @@
  * Out: a proposal for every note with why, its cost, and warnings naming bars. Spans in semitones.
  */
 export { fingerChanges, type Density } from './density';
-export { fingerScore, INSTRUMENTS, isInstrument, type FingeringLock, type FingeringRequest, type InstrumentName } from './finger-score';
-export { chordChange, chordShapes, BOWED, FRETTED, tunedTo, withCapo, type ChordChange, type ChordShape } from './strings';
+export { fingerScore, type FingeringLock, type FingeringRequest } from './finger-score';
+export { chordChange, chordShapes, type ChordChange, type ChordShape } from './strings';
 export { TABLE_SPAN, type Hand, type HandChoice } from './keyboard';
 export type { FingeredNote, Fingering, FingeringWarning } from './types';
-export { WIND_INSTRUMENTS } from './winds';

@@ -22,8 +22,17 @@ export function blockChords(beats: readonly BeatChord[]): ChordBlock[] {
     const kind = CHORD_KINDS.find((k) => k.name === b.kind);
     const root = b.root;
     const bass = b.bass ?? root;
-    const keys = root === null || !kind || bass === null ? [] : [36 + ((bass - 0 + 12) % 12) + 12, ...kind.tones.map((t) => 60 + ((root + t) % 12))];
-    out.push({ bar: b.bar, onset: b.onset, length: b.length, symbol: b.symbol, keys: [...new Set(keys)].sort((x, y) => x - y) });
+    const keys =
+      root === null || !kind || bass === null
+        ? []
+        : [36 + ((bass - 0 + 12) % 12) + 12, ...kind.tones.map((t) => 60 + ((root + t) % 12))];
+    out.push({
+      bar: b.bar,
+      onset: b.onset,
+      length: b.length,
+      symbol: b.symbol,
+      keys: [...new Set(keys)].sort((x, y) => x - y),
+    });
   }
   return out;
 }

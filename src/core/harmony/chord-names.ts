@@ -28,7 +28,8 @@ const FLAT = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 const FLAT_MAJOR = new Set([5, 10, 3, 8, 1]);
 const FLAT_MINOR = new Set([2, 7, 0, 5, 10, 3]);
 
-export const usesFlats = (key: Pick<KeySpan, 'tonic' | 'mode'>): boolean => (key.mode === 'major' ? FLAT_MAJOR : FLAT_MINOR).has(key.tonic);
+export const usesFlats = (key: Pick<KeySpan, 'tonic' | 'mode'>): boolean =>
+  (key.mode === 'major' ? FLAT_MAJOR : FLAT_MINOR).has(key.tonic);
 
 /** `F#` or `Gb` as the key would have it; in a minor key the raised leading note is a sharp, whatever its signature. */
 export function rootName(pc: number, key: Pick<KeySpan, 'tonic' | 'mode'>): string {
@@ -70,7 +71,12 @@ const TRIAD_FIGURES = ['', '6', '64'];
 const SEVENTH_FIGURES = ['7', '65', '43', '42'];
 
 /** Roman numeral of a chord in a key with its inversion: `I`, `V7`, `ii6`, `vii°65`, `V7/V` for a dominant of another degree. */
-export function degreeName(root: number, kind: ChordKind, inversion: number, key: Pick<KeySpan, 'tonic' | 'mode'>): string {
+export function degreeName(
+  root: number,
+  kind: ChordKind,
+  inversion: number,
+  key: Pick<KeySpan, 'tonic' | 'mode'>,
+): string {
   const up = (root - key.tonic + 12) % 12;
   const seventh = kind.tones.length === 4;
   const figures = seventh ? (SEVENTH_FIGURES[inversion] ?? '7') : (TRIAD_FIGURES[inversion] ?? '');

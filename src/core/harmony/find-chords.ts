@@ -23,7 +23,15 @@ export interface BeatChord {
 }
 
 export type ChordFlag =
-  'dominant' | 'diminished' | 'resolves' | 'outside-the-key' | 'pedal' | 'half-cadence' | 'authentic-cadence' | 'plagal-cadence' | 'deceptive-cadence';
+  | 'dominant'
+  | 'diminished'
+  | 'resolves'
+  | 'outside-the-key'
+  | 'pedal'
+  | 'half-cadence'
+  | 'authentic-cadence'
+  | 'plagal-cadence'
+  | 'deceptive-cadence';
 
 export interface Pedal {
   readonly from: number;
@@ -62,7 +70,9 @@ export const HARMONY_WEIGHTS = {
   change: 0.5,
   changeOnDownbeat: 0.12,
   /** Chords of the key before others, the three main ones before the rest: by semitones above the tonic. */
-  inKey: { 0: 0.45, 7: 0.44, 5: 0.42, 2: 0.3, 9: 0.3, 4: 0.12, 11: 0.2, 3: 0.28, 8: 0.28, 10: 0.28 } as Readonly<Record<number, number>>,
+  inKey: { 0: 0.45, 7: 0.44, 5: 0.42, 2: 0.3, 9: 0.3, 4: 0.12, 11: 0.2, 3: 0.28, 8: 0.28, 10: 0.28 } as Readonly<
+    Record<number, number>
+  >,
   outsideKey: 0.25,
   /** Plain triads before sevenths and rarer kinds. */
   rare: {
@@ -129,7 +139,11 @@ function soundingNotes(score: Score): Sounding[] {
         key,
         from: s.note.onset,
         to: s.note.onset + s.sounding,
-        passing: s.sounding <= score.ticksPerQuarter && step(before) && step(after) && (offBeat || s.sounding < score.ticksPerQuarter),
+        passing:
+          s.sounding <= score.ticksPerQuarter &&
+          step(before) &&
+          step(after) &&
+          (offBeat || s.sounding < score.ticksPerQuarter),
       });
     });
   return out.sort((a, b) => a.from - b.from);
@@ -138,7 +152,8 @@ function soundingNotes(score: Score): Sounding[] {
 /** Notes sounding together at the start of a segment. */
 function mostAtOnce(notes: readonly Sounding[], from: number, segment: Segment): number {
   let count = 0;
-  for (let i = from; i < notes.length && (notes[i]?.from ?? Infinity) <= segment.from; i += 1) if ((notes[i]?.to ?? 0) > segment.from) count += 1;
+  for (let i = from; i < notes.length && (notes[i]?.from ?? Infinity) <= segment.from; i += 1)
+    if ((notes[i]?.to ?? 0) > segment.from) count += 1;
   return count;
 }
 
@@ -147,7 +162,9 @@ interface Candidate {
   readonly kind: ChordKind;
 }
 
-const CANDIDATES: readonly Candidate[] = Array.from({ length: 12 }, (_, root) => CHORD_KINDS.map((kind) => ({ root, kind }))).flat();
+const CANDIDATES: readonly Candidate[] = Array.from({ length: 12 }, (_, root) =>
+  CHORD_KINDS.map((kind) => ({ root, kind })),
+).flat();
 
 function fitOf(c: Candidate, weights: readonly number[], bass: number | null, key: KeySpan, alone: boolean): number {
   const w = HARMONY_WEIGHTS;
@@ -186,7 +203,11 @@ export function findHarmony(score: Score): Harmony {
     let bass: number | null = null;
     const keysNow = new Set<number>();
     let bassLength = 0;
-    while (lowBound < notes.length && (notes[lowBound]?.to ?? 0) <= segment.from && (notes[lowBound]?.from ?? 0) < segment.from - score.ticksPerQuarter * 16)
+    while (
+      lowBound < notes.length &&
+      (notes[lowBound]?.to ?? 0) <= segment.from &&
+      (notes[lowBound]?.from ?? 0) < segment.from - score.ticksPerQuarter * 16
+    )
       lowBound += 1;
     for (let i = lowBound; i < notes.length; i += 1) {
       const n = notes[i];
@@ -213,7 +234,11 @@ export function findHarmony(score: Score): Harmony {
   });
   const alone = heard.every((h) => h.notes.length === 0 || h.most <= 1);
   const fits = heard.map((h) =>
-    h.silent ? null : CANDIDATES.map((c) => fitOf(c, h.weights, h.bass === null ? null : h.bass % 12, keyAt(keys, h.segment.bar), alone)),
+    h.silent
+      ? null
+      : CANDIDATES.map((c) =>
+          fitOf(c, h.weights, h.bass === null ? null : h.bass % 12, keyAt(keys, h.segment.bar), alone),
+        ),
   );
   let values: number[] = CANDIDATES.map(() => 0);
   const backs: number[][] = [];
@@ -221,7 +246,13 @@ export function findHarmony(score: Score): Harmony {
     const fit = fits[i];
     const best = values.reduce((m, v, k) => (v > (values[m] ?? -Infinity) ? k : m), 0);
     const w = HARMONY_WEIGHTS;
-    const change = h.segment.downbeat ? (alone ? w.aloneDownbeat : w.changeOnDownbeat) : alone ? w.aloneChange : w.change;
+    const change = h.segment.downbeat
+      ? alone
+        ? w.aloneDownbeat
+        : w.changeOnDownbeat
+      : alone
+        ? w.aloneChange
+        : w.change;
     const back: number[] = [];
     const top = values[best] ?? 0;
     values = CANDIDATES.map((_, k) => {
@@ -253,11 +284,20 @@ export function findHarmony(score: Score): Harmony {
     const c = CANDIDATES[path[i] ?? 0];
     const bass = bassOf[i] ?? null;
     const key = keyAt(keys, h.segment.bar);
-    const base = { bar: h.segment.bar, beat: h.segment.beat, onset: ticks(h.segment.from), length: ticks(h.segment.to - h.segment.from), notes: h.notes };
+    const base = {
+      bar: h.segment.bar,
+      beat: h.segment.beat,
+      onset: ticks(h.segment.from),
+      length: ticks(h.segment.to - h.segment.from),
+      notes: h.notes,
+    };
     if (!c || h.silent) return { ...base, symbol: '', degree: '', root: null, kind: '', bass: null, flags: [] };
     const bassPc = alone || bass === null ? null : bass % 12;
     const inversion = bassPc === null ? 0 : Math.max(0, c.kind.tones.indexOf((bassPc - c.root + 12) % 12));
-    const slash = bassPc !== null && bassPc !== c.root && c.kind.tones.includes((bassPc - c.root + 12) % 12) ? `/${rootName(bassPc, key)}` : '';
+    const slash =
+      bassPc !== null && bassPc !== c.root && c.kind.tones.includes((bassPc - c.root + 12) % 12)
+        ? `/${rootName(bassPc, key)}`
+        : '';
     const scale = key.mode === 'major' ? [0, 2, 4, 5, 7, 9, 11] : [0, 2, 3, 5, 7, 8, 10, 11];
     const flags: ChordFlag[] = [];
     if (c.kind.name === 'dominant') flags.push('dominant');
@@ -275,13 +315,21 @@ export function findHarmony(score: Score): Harmony {
   });
   const flagged = flagMotion(beats, keys);
   const pedals = findPedals(flagged, keys);
-  const inPedal = (b: BeatChord): boolean => pedals.some((p) => b.bar >= p.from && b.bar <= p.to && b.bass === p.pitchClass);
-  return { beats: flagged.map((b) => (inPedal(b) ? { ...b, flags: [...b.flags, 'pedal' as const] } : b)), keys, pedals, sequences: findSequences(flagged) };
+  const inPedal = (b: BeatChord): boolean =>
+    pedals.some((p) => b.bar >= p.from && b.bar <= p.to && b.bass === p.pitchClass);
+  return {
+    beats: flagged.map((b) => (inPedal(b) ? { ...b, flags: [...b.flags, 'pedal' as const] } : b)),
+    keys,
+    pedals,
+    sequences: findSequences(flagged),
+  };
 }
 
 /** Where dominants and diminished chords resolve (root a fifth down, or a half step up), and the cadences at ends of phrases of four bars. */
 function flagMotion(beats: readonly BeatChord[], keys: readonly KeySpan[]): BeatChord[] {
-  const changes = beats.flatMap((b, i) => (b.root !== null && (i === 0 || beats[i - 1]?.symbol.split('/')[0] !== b.symbol.split('/')[0]) ? [i] : []));
+  const changes = beats.flatMap((b, i) =>
+    b.root !== null && (i === 0 || beats[i - 1]?.symbol.split('/')[0] !== b.symbol.split('/')[0]) ? [i] : [],
+  );
   const next = new Map<number, BeatChord>();
   changes.forEach((i, k) => {
     const following = beats[changes[k + 1] ?? -1];
@@ -294,7 +342,8 @@ function flagMotion(beats: readonly BeatChord[], keys: readonly KeySpan[]): Beat
     if (b.root !== null && to?.root != null && last) {
       const up = (to.root - b.root + 12) % 12;
       // A diminished chord resolves a half step up, a dominant a fifth down [common practice].
-      if ((flags.includes('diminished') && up === 1) || (flags.includes('dominant') && up === 5)) flags.push('resolves');
+      if ((flags.includes('diminished') && up === 1) || (flags.includes('dominant') && up === 5))
+        flags.push('resolves');
     }
     const key = keyAt(keys, b.bar);
     const before = changes.filter((c) => c < i).pop();
@@ -322,7 +371,12 @@ function findPedals(beats: readonly BeatChord[], keys: readonly KeySpan[]): Peda
     const last = run[run.length - 1];
     const chords = new Set(run.map((b) => `${b.root} ${b.kind}`));
     if (first && last && first.bass !== null && last.bar - first.bar >= 1 && chords.size >= 2 && run.length >= 4)
-      out.push({ from: first.bar, to: last.bar, pitchClass: first.bass, name: rootName(first.bass, keyAt(keys, first.bar)) });
+      out.push({
+        from: first.bar,
+        to: last.bar,
+        pitchClass: first.bass,
+        name: rootName(first.bass, keyAt(keys, first.bar)),
+      });
     start = i;
   }
   return out;
@@ -335,7 +389,9 @@ function findSequences(beats: readonly BeatChord[]): ChordSequence[] {
   const shape = (bar: number): { root: number; text: string } | null => {
     const list = (byBar.get(bar) ?? []).filter((b) => b.root !== null);
     const root = list[0]?.root;
-    return root == null || list.length === 0 ? null : { root, text: list.map((b) => (((b.root ?? 0) - root + 12) % 12).toString()).join(' ') };
+    return root == null || list.length === 0
+      ? null
+      : { root, text: list.map((b) => (((b.root ?? 0) - root + 12) % 12).toString()).join(' ') };
   };
   const out: ChordSequence[] = [];
   const bars = [...byBar.keys()];

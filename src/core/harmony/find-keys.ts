@@ -52,13 +52,17 @@ export function findKeys(score: Score): KeySpan[] {
     // Long notes count for less than their length: a held bass is one word, not many.
     if (row) row[pc] = (row[pc] ?? 0) + Math.min(2, sounding / score.ticksPerQuarter) ** 0.7;
   }
-  const keys = Array.from({ length: 24 }, (_, k) => ({ tonic: k % 12, mode: k < 12 ? ('major' as const) : ('minor' as const) }));
+  const keys = Array.from({ length: 24 }, (_, k) => ({
+    tonic: k % 12,
+    mode: k < 12 ? ('major' as const) : ('minor' as const),
+  }));
   let costs: number[] = keys.map(() => 0);
   const backs: number[][] = [];
   score.bars.forEach((bar, b) => {
     const heard = Array.from({ length: 12 }, (_, pc) => {
       let sum = 0;
-      for (let k = Math.max(0, b - AROUND); k <= Math.min(score.bars.length - 1, b + AROUND); k += 1) sum += (weights[k]?.[pc] ?? 0) * (k === b ? 1 : 0.5);
+      for (let k = Math.max(0, b - AROUND); k <= Math.min(score.bars.length - 1, b + AROUND); k += 1)
+        sum += (weights[k]?.[pc] ?? 0) * (k === b ? 1 : 0.5);
       return sum;
     });
     const major = (((bar.key.fifths * 7) % 12) + 12) % 12;
@@ -67,7 +71,9 @@ export function findKeys(score: Score): KeySpan[] {
       const named =
         own &&
         bar.key.mode !== null &&
-        (bar.key.mode === mode || (bar.key.mode === 'ionian' && mode === 'major') || (bar.key.mode === 'aeolian' && mode === 'minor'));
+        (bar.key.mode === mode ||
+          (bar.key.mode === 'ionian' && mode === 'major') ||
+          (bar.key.mode === 'aeolian' && mode === 'minor'));
       return correlation(heard, KEY_PROFILES[mode], tonic) + (own ? SIGNATURE : 0) + (named ? SIGNATURE : 0);
     });
     const best = costs.reduce((m, c, k) => (c > (costs[m] ?? -Infinity) ? k : m), 0);

@@ -1,3 +1,4 @@
+import type { InstrumentId } from '../instruments';
 import { describe, expect, it } from 'vitest';
 import { openAbc } from '../studio';
 import { USUAL_TEACHING, type Rung, type Teaching } from '../studio';
@@ -9,8 +10,11 @@ const score = (abc: string) => {
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value.read.score;
 };
-const ladder = (abc: string, teaching: Partial<Teaching> = {}, level: 'beginner' | 'intermediate' | 'advanced' = 'intermediate'): Rung[] => {
-  let n = 0;
+const ladder = (
+  abc: string,
+  teaching: Partial<Teaching> = {},
+  level: 'beginner' | 'intermediate' | 'advanced' = 'intermediate',
+): Rung[] => {
   const s = score(abc);
   return buildLadder({
     score: s,
@@ -20,7 +24,7 @@ const ladder = (abc: string, teaching: Partial<Teaching> = {}, level: 'beginner'
     targetTempo: null,
     teaching: { ...USUAL_TEACHING, ...teaching },
     level,
-    newId: () => `r${(n += 1)}`,
+    sectionId: 's',
   });
 };
 const kinds = (...args: Parameters<typeof ladder>): string[] => ladder(...args).map((r) => r.kind);
@@ -47,16 +51,20 @@ describe('the ladder of a section', () => {
     expect(rungs.every((r) => r.why !== '' && r.done !== '')).toBe(true);
   });
   it('warms up exactly the scale that a run goes along, and none without a run', () => {
-    expect(ladder('cdef gabc|c8|')).toContainEqual(expect.objectContaining({ kind: 'warm-up', what: 'Warm up: the scale of C major' }));
+    expect(ladder('cdef gabc|c8|')).toContainEqual(
+      expect.objectContaining({ kind: 'warm-up', what: 'Warm up: the scale of C major' }),
+    );
     expect(kinds('c2e2g2e2|c8|')).not.toContain('warm-up');
   });
   it('has the chord changes of a strummed song, each once, and of no other instrument', () => {
     const s = score('"G"c4 "C"c4|"G"c4 "C"c4|');
-    const of = (instrument: string): Rung[] => buildLadder({ score: s, from: 0, to: 1, instrument, targetTempo: null, newId: () => 'x' });
+    const of = (instrument: InstrumentId): Rung[] =>
+      buildLadder({ score: s, from: 0, to: 1, instrument, targetTempo: null, sectionId: 's' });
     expect(of('guitar').find((r) => r.key === 'warm-up chords')?.what).toBe('Change G to C, C to G, without strumming');
     expect(of('piano').some((r) => r.key === 'warm-up chords')).toBe(false);
   });
-  it('finds a leap and says how far it is', () => expect(ladder("C4 c'4|c8|").find((r) => r.key === 'warm-up leap')?.why).toBe('a leap of 24 semitones'));
+  it('finds a leap and says how far it is', () =>
+    expect(ladder("C4 c'4|c8|").find((r) => r.key === 'warm-up leap')?.why).toBe('a leap of 24 semitones'));
   it('follows the schools: together from the start, memory asked, by ear, dynamics from the start', () => {
     const two = '%%score {1 2}\nV:1\n!p!(cd) e2 f4|c8|\nV:2 clef=bass\nC8|C8|';
     expect(kinds(two)).toContain('right-alone');
@@ -87,7 +95,7 @@ describe('the ladder of a section', () => {
       instrument: 'piano',
       targetTempo: null,
       copyOf: { name: 'A', differences: [{ bar: 3, words: 'G instead of F' }] },
-      newId: () => 'x',
+    sectionId: 's',
     });
     expect(copy.map((r) => r.kind)).toEqual(['corner', 'alone', 'join', 'run']);
     expect(copy[0]?.what).toContain('G instead of F');

@@ -1,20 +1,22 @@
 import type { BarDifficulty } from '../difficulty';
 import { barsText } from '../sections';
-import { tempoAt, type Score } from '../score';
-import { USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
+import { instrumentOf, type InstrumentId } from '../instruments';
+import type { Score } from '../score';
+import { clampTempo, clampText, MOST, rungId, USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
 import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import type { ProposedRung, StudentLevel } from './rung-facts';
 import { proposeRungs } from './rung-rules';
 import { pieceContent, sectionContent } from './section-content';
 import { startTempo } from './start-tempo';
+import { targetTempo } from './target-tempo';
 
 export interface LadderRequest {
   readonly score: Score;
   /** Bars, both included. */
   readonly from: number;
   readonly to: number;
-  readonly instrument: string;
+  readonly instrument: InstrumentId;
   /** Quarters a minute; null takes the tempo at the start of the section. */
   readonly targetTempo: number | null;
   readonly teaching?: Teaching;
@@ -24,8 +26,8 @@ export interface LadderRequest {
   /** The student's own overhead of practice, from the logs. */
   readonly overhead?: number;
   readonly difficulties?: readonly BarDifficulty[];
-  /** Gives ids to new rungs. */
-  readonly newId: () => string;
+  /** The section or chunk the ladder is of: its rungs get their ids from it and from what they are. */
+  readonly sectionId: string;
 }
 
 export const TIMES: Readonly<Record<StudentLevel, number>> = { beginner: 4, intermediate: 3, advanced: 2 };
@@ -84,7 +86,9 @@ function rungsOfCopy(
       copy.differences.length === 0 ? `the same as ${copy.name}` : `the rest is as ${copy.name}`,
       null,
     ),
-    ...(joins ? [rung('join', 'join', 'From the bar before into this section', start, 3, '3 in a row', 'the join is new', null)] : []),
+    ...(joins
+      ? [rung('join', 'join', 'From the bar before into this section', start, 3, '3 in a row', 'the join is new', null)]
+      : []),
     rung('run', 'run', `Bars ${bars} from cold`, target, 1, 'first try of the day', 'secure means from cold', null),
   ];
 }
@@ -97,8 +101,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const { score, from, to } = request;
   const level = request.level ?? 'intermediate';
   const teaching = request.teaching ?? USUAL_TEACHING;
-  const bar = score.bars[from];
-  const target = Math.round(request.targetTempo ?? (bar ? tempoAt(score, bar.onset) : 90));
+  const target = targetTempo(request, score, from);
   const whole = pieceContent(score, request.difficulties);
   const start = startTempo(score, from, to, target, whole.struck);
   const content = sectionContent(whole, from, to);
@@ -112,7 +115,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
         content,
         teaching,
         level,
-        instrument: request.instrument,
+        strums: instrumentOf(request.instrument).strums,
         bars,
         numberOf,
         firstOfPiece: from === 0,
@@ -120,22 +123,33 @@ export function buildLadder(request: LadderRequest): Rung[] {
         start,
         target,
         times: TIMES[level],
-        ownDynamics: (request.marks ?? []).some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId)),
+        ownDynamics: (request.marks ?? []).some(
+          (m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId),
+        ),
       });
   return proposed.map((p): Rung => {
-    const made = { what: p.what, hands: p.hands, tempo: p.tempo, tempoTo: p.tempoTo, times: p.times, done: p.done };
+    const made = {
+      what: clampText(p.what, MOST.task),
+      hands: p.hands,
+      tempo: p.tempo === null ? null : clampTempo(p.tempo),
+      tempoTo: p.tempoTo === null ? null : clampTempo(p.tempoTo),
+      times: p.times,
+      done: p.done,
+    };
     const [a, z] = p.bars ?? [from, to];
     const first = score.bars[a]?.id;
     const last = score.bars[z]?.id;
     const middle = p.tempo === null ? start : p.tempoTo === null ? p.tempo : (p.tempo + p.tempoTo) / 2;
     return {
-      id: request.newId(),
+      id: rungId(request.sectionId, p.key),
       kind: p.kind,
       ...made,
-      why: p.why,
+      why: clampText(p.why, MOST.task),
       own: false,
       key: p.key,
-      ...(p.bars !== null && first !== undefined && last !== undefined ? { bars: [first, last] as [string, string] } : {}),
+      ...(p.bars !== null && first !== undefined && last !== undefined
+        ? { bars: [first, last] as [string, string] }
+        : {}),
       minutes: estimateMinutes(score, a, z, middle, p.times, request.overhead ?? USUAL_OVERHEAD),
       made,
     };

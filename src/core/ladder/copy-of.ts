@@ -17,7 +17,12 @@ const spell = (notes: readonly Note[]): string =>
     .join(' ');
 
 /** Where `copy` is not as `model` (bars, both ends included): the notes it has instead, by bar of the copy. */
-export function describeCopy(score: Score, name: string, model: readonly [number, number], copy: readonly [number, number]): CopyOf {
+export function describeCopy(
+  score: Score,
+  name: string,
+  model: readonly [number, number],
+  copy: readonly [number, number],
+): CopyOf {
   const { onlyA, onlyB } = compareRanges(score, model, copy);
   const byId = new Map(score.notes.map((n) => [n.id, n]));
   const there = new Map<number, { was: Note[]; is: Note[] }>();
@@ -39,7 +44,12 @@ export function describeCopy(score: Score, name: string, model: readonly [number
     .slice(0, MOST_DIFFERENCES)
     .map(([bar, { was, is }]) => ({
       bar,
-      words: is.length > 0 && was.length > 0 ? `${spell(is)} instead of ${spell(was)}` : is.length > 0 ? `${spell(is)} more` : `without ${spell(was)}`,
+      words:
+        is.length > 0 && was.length > 0
+          ? `${spell(is)} instead of ${spell(was)}`
+          : is.length > 0
+            ? `${spell(is)} more`
+            : `without ${spell(was)}`,
     }));
   return { name, differences };
 }

@@ -14,4 +14,5 @@ export { TEMPO_OVER, TEMPO_STEP } from './rung-rules';
 export { COMFORTABLE_NOTES_PER_SECOND, densestQuarter, START_SHARE, startTempo } from './start-tempo';
 export { drawnOrder, startingPoints, type StartingPoint } from './starting-points';
 export { fromTemplateRungs, toTemplateRungs } from './templates';
+export { targetTempo } from './target-tempo';
 export { tempoSteps, type TempoPlan, type TempoSchool } from './tempo-steps';

@@ -8,7 +8,14 @@ import { estimateMinutes, learnedOverhead, passSeconds, USUAL_OVERHEAD } from '.
 import { drawnOrder, startingPoints } from './starting-points';
 import { fromTemplateRungs, toTemplateRungs } from './templates';
 
-const made = (what: string, tempo: number | null = 60, times = 3): MadeRung => ({ what, hands: '', tempo, tempoTo: null, times, done: 'done' });
+const made = (what: string, tempo: number | null = 60, times = 3): MadeRung => ({
+  what,
+  hands: '',
+  tempo,
+  tempoTo: null,
+  times,
+  done: 'done',
+});
 const rung = (key: string, tempo: number | null = 60, times = 3): Rung => ({
   id: `id-${key}`,
   kind: 'tap',
@@ -43,25 +50,41 @@ describe('a ladder built anew', () => {
     expect(merged.dropped).toBe(1);
   });
   it('puts a new rung after the one it follows', () =>
-    expect(mergeLadder([rung('a'), rung('c')], [], [rung('a'), rung('b'), rung('c')]).rungs.map((r) => r.key)).toEqual(['a', 'b', 'c']));
+    expect(mergeLadder([rung('a'), rung('c')], [], [rung('a'), rung('b'), rung('c')]).rungs.map((r) => r.key)).toEqual([
+      'a',
+      'b',
+      'c',
+    ]));
   const anyLadder = fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f'), { maxLength: 6 });
   it('changes nothing the second time, and never loses a changed or own rung', () => {
     fc.assert(
-      fc.property(anyLadder, anyLadder, fc.integer({ min: 50, max: 99 }), fc.subarray(['a', 'b', 'c', 'd', 'e', 'f']), (mine, built, tempo, touched) => {
-        const before = [...mine.map((k) => (touched.includes(k) ? { ...rung(k), times: 9, own: true } : rung(k))), own];
-        const next = built.map((k) => rung(k, tempo));
-        const once = mergeLadder(before, [], next);
-        expect(mergeLadder(once.rungs, [], next).rungs).toEqual(once.rungs);
-        for (const k of mine) if (touched.includes(k)) expect(once.rungs.find((r) => r.key === k)?.times).toBe(9);
-        expect(once.rungs).toContainEqual(own);
-        for (const k of built) expect(once.rungs.some((r) => r.key === k)).toBe(true);
-      }),
+      fc.property(
+        anyLadder,
+        anyLadder,
+        fc.integer({ min: 50, max: 99 }),
+        fc.subarray(['a', 'b', 'c', 'd', 'e', 'f']),
+        (mine, built, tempo, touched) => {
+          const before = [
+            ...mine.map((k) => (touched.includes(k) ? { ...rung(k), times: 9, own: true } : rung(k))),
+            own,
+          ];
+          const next = built.map((k) => rung(k, tempo));
+          const once = mergeLadder(before, [], next);
+          expect(mergeLadder(once.rungs, [], next).rungs).toEqual(once.rungs);
+          for (const k of mine) if (touched.includes(k)) expect(once.rungs.find((r) => r.key === k)?.times).toBe(9);
+          expect(once.rungs).toContainEqual(own);
+          for (const k of built) expect(once.rungs.some((r) => r.key === k)).toBe(true);
+        },
+      ),
     );
   });
 });
 
 const score = (() => {
-  const opened = openAbc('X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\nC D E F | G4 | C D E F | A4 | c4 | c4 | c4 | c4 | c4 | c4 | c4 | c4 |]', 'x.abc');
+  const opened = openAbc(
+    'X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\nC D E F | G4 | C D E F | A4 | c4 | c4 | c4 | c4 | c4 | c4 | c4 | c4 |]',
+    'x.abc',
+  );
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value.read.score;
 })();
@@ -77,7 +100,9 @@ describe('minutes', () => {
     const slow = Array.from({ length: 30 }, () => ({ playingSeconds: 60, minutes: 4 }));
     expect(learnedOverhead(slow)).toBeGreaterThan(3.5);
     expect(learnedOverhead(slow.slice(0, 1))).toBeLessThan(2.5);
-    expect(learnedOverhead([{ playingSeconds: 1, minutes: 600 }].flatMap((l) => Array.from({ length: 50 }, () => l)))).toBe(6);
+    expect(
+      learnedOverhead([{ playingSeconds: 1, minutes: 600 }].flatMap((l) => Array.from({ length: 50 }, () => l))),
+    ).toBe(6);
   });
 });
 
@@ -116,8 +141,12 @@ describe('starting points', () => {
 
 describe('a copy in words', () => {
   it('names the notes it has instead, by bar', () =>
-    expect(describeCopy(score, 'A', [0, 1], [2, 3])).toEqual({ name: 'A', differences: [{ bar: 3, words: 'A instead of G' }] }));
-  it('of an exact copy has no differences', () => expect(describeCopy(score, 'A', [4, 5], [6, 7]).differences).toEqual([]));
+    expect(describeCopy(score, 'A', [0, 1], [2, 3])).toEqual({
+      name: 'A',
+      differences: [{ bar: 3, words: 'A instead of G' }],
+    }));
+  it('of an exact copy has no differences', () =>
+    expect(describeCopy(score, 'A', [4, 5], [6, 7]).differences).toEqual([]));
 });
 
 describe('cautions', () => {
@@ -126,6 +155,8 @@ describe('cautions', () => {
     expect(cautionsFor([rung('a')], about)).toEqual([]);
     expect(cautionsFor([{ ...rung('a'), kind: 'corner' }], about)[0]).toMatch(/^Pain, numbness or tingling/);
     expect(cautionsFor([{ ...rung('a'), minutes: 30 }], about)).toHaveLength(2);
-    expect(cautionsFor([rung('a')], { ...about, wind: true })).toEqual(['Dizzy from many full breaths? Pause and breathe normally.']);
+    expect(cautionsFor([rung('a')], { ...about, wind: true })).toEqual([
+      'Dizzy from many full breaths? Pause and breathe normally.',
+    ]);
   });
 });

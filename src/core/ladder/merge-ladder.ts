@@ -17,7 +17,14 @@ export interface MergedLadder {
 }
 
 const FIELDS = ['what', 'hands', 'tempo', 'tempoTo', 'times', 'done'] as const satisfies readonly (keyof MadeRung)[];
-const madeOf = (r: Rung): MadeRung => ({ what: r.what, hands: r.hands, tempo: r.tempo, tempoTo: r.tempoTo, times: r.times, done: r.done });
+const madeOf = (r: Rung): MadeRung => ({
+  what: r.what,
+  hands: r.hands,
+  tempo: r.tempo,
+  tempoTo: r.tempoTo,
+  times: r.times,
+  done: r.done,
+});
 
 function mergeRung(mine: Rung, built: Rung): { readonly rung: Rung; readonly conflicts: readonly LadderConflict[] } {
   const base = mine.made ?? madeOf(mine);
@@ -29,7 +36,13 @@ function mergeRung(mine: Rung, built: Rung): { readonly rung: Rung; readonly con
     const changedByBuild = fresh[field] !== base[field];
     merged[field] = changedByMe ? mine[field] : fresh[field];
     if (changedByMe && changedByBuild && mine[field] !== fresh[field])
-      conflicts.push({ rungId: mine.id, what: mine.what, field, kept: String(mine[field] ?? 'none'), built: String(fresh[field] ?? 'none') });
+      conflicts.push({
+        rungId: mine.id,
+        what: mine.what,
+        field,
+        kept: String(mine[field] ?? 'none'),
+        built: String(fresh[field] ?? 'none'),
+      });
   }
   const values = merged as unknown as MadeRung;
   const own = FIELDS.some((f) => values[f] !== fresh[f]);

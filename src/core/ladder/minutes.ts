@@ -13,8 +13,14 @@ export const passSeconds = (score: Score, from: number, to: number, tempo: numbe
   );
 
 /** Minutes that `times` passes take, with stops; to a tenth, at least half a minute. */
-export const estimateMinutes = (score: Score, from: number, to: number, tempo: number, times: number, overhead = USUAL_OVERHEAD): number =>
-  Math.max(0.5, Math.round((times * overhead * passSeconds(score, from, to, tempo)) / 6) / 10);
+export const estimateMinutes = (
+  score: Score,
+  from: number,
+  to: number,
+  tempo: number,
+  times: number,
+  overhead = USUAL_OVERHEAD,
+): number => Math.max(0.5, Math.round((times * overhead * passSeconds(score, from, to, tempo)) / 6) / 10);
 
 export interface LoggedWork {
   /** Seconds the passes alone would have taken. */
@@ -30,10 +36,13 @@ const LOGS_TO_TRUST = 6;
  * usual one while there are few. Kept between 1 and 6. Without logs it is the usual one.
  */
 export function learnedOverhead(logs: readonly LoggedWork[]): number {
-  const ratios = logs.flatMap((l) => (l.playingSeconds > 0 && l.minutes > 0 ? [(l.minutes * 60) / l.playingSeconds] : [])).sort((a, b) => a - b);
+  const ratios = logs
+    .flatMap((l) => (l.playingSeconds > 0 && l.minutes > 0 ? [(l.minutes * 60) / l.playingSeconds] : []))
+    .sort((a, b) => a - b);
   if (ratios.length === 0) return USUAL_OVERHEAD;
   const middle = Math.floor(ratios.length / 2);
-  const median = ratios.length % 2 === 1 ? (ratios[middle] ?? 0) : ((ratios[middle - 1] ?? 0) + (ratios[middle] ?? 0)) / 2;
+  const median =
+    ratios.length % 2 === 1 ? (ratios[middle] ?? 0) : ((ratios[middle - 1] ?? 0) + (ratios[middle] ?? 0)) / 2;
   const trust = ratios.length / (ratios.length + LOGS_TO_TRUST);
   return Math.min(6, Math.max(1, Math.round((trust * median + (1 - trust) * USUAL_OVERHEAD) * 100) / 100));
 }

@@ -36,12 +36,17 @@ function unitsOf(phrase: Range, size: number): Range[] {
   for (let b = phrase.from; b <= phrase.to; b += size) out.push({ from: b, to: Math.min(phrase.to, b + size - 1) });
   const last = out[out.length - 1];
   const before = out[out.length - 2];
-  if (last && before && size > 1 && last.to - last.from + 1 < size / 2) out.splice(-2, 2, { from: before.from, to: last.to });
+  if (last && before && size > 1 && last.to - last.from + 1 < size / 2)
+    out.splice(-2, 2, { from: before.from, to: last.to });
   return out;
 }
 
 /** The order in which the units are learned, by school, with why each comes where it does. */
-export function orderUnits(units: readonly Range[], school: OrderSchool, score: Score): { readonly index: number; readonly why: string }[] {
+export function orderUnits(
+  units: readonly Range[],
+  school: OrderSchool,
+  score: Score,
+): { readonly index: number; readonly why: string }[] {
   const n = units.length;
   const all = units.map((_, i) => i);
   switch (school) {
@@ -50,7 +55,10 @@ export function orderUnits(units: readonly Range[], school: OrderSchool, score: 
     case 'end':
       return all
         .reverse()
-        .map((index) => ({ index, why: index === n - 1 ? 'the end first: every run then leads to what is known' : 'leads into what is known' }));
+        .map((index) => ({
+          index,
+          why: index === n - 1 ? 'the end first: every run then leads to what is known' : 'leads into what is known',
+        }));
     case 'ends': {
       const out: { index: number; why: string }[] = [];
       for (let a = 0, z = n - 1; a <= z; a += 1, z -= 1) {
@@ -64,7 +72,9 @@ export function orderUnits(units: readonly Range[], school: OrderSchool, score: 
       const corners = new Set(cornersOf(hard).map((c) => c.bar));
       const worst = (u: Range): number => Math.max(...hard.slice(u.from, u.to + 1).map((d) => d.score), 0);
       const reason = (u: Range): string => {
-        const top = hard.slice(u.from, u.to + 1).reduce<(typeof hard)[number] | null>((m, d) => (m === null || d.score > m.score ? d : m), null);
+        const top = hard
+          .slice(u.from, u.to + 1)
+          .reduce<(typeof hard)[number] | null>((m, d) => (m === null || d.score > m.score ? d : m), null);
         const isCorner = Array.from({ length: u.to - u.from + 1 }, (_, i) => u.from + i).some((b) => corners.has(b));
         return `${isCorner ? 'a corner: ' : ''}${top?.reasons[0]?.text ?? 'few notes'}`;
       };
@@ -77,7 +87,11 @@ export function orderUnits(units: readonly Range[], school: OrderSchool, score: 
       const order = steps[steps.length - 1]?.bars ?? [];
       const shareAt = new Map(steps.map((s) => [s.bars[s.bars.length - 1] ?? 0, s.sharePlayed]));
       const rank = (u: Range): number =>
-        Math.min(...Array.from({ length: u.to - u.from + 1 }, (_, i) => order.indexOf(u.from + i)).map((r) => (r < 0 ? order.length + u.from : r)));
+        Math.min(
+          ...Array.from({ length: u.to - u.from + 1 }, (_, i) => order.indexOf(u.from + i)).map((r) =>
+            r < 0 ? order.length + u.from : r,
+          ),
+        );
       return all
         .sort((a, b) => rank(units[a] ?? { from: 0, to: 0 }) - rank(units[b] ?? { from: 0, to: 0 }) || a - b)
         .map((index) => {
@@ -86,7 +100,10 @@ export function orderUnits(units: readonly Range[], school: OrderSchool, score: 
           const share = bar === undefined ? undefined : shareAt.get(bar);
           return {
             index,
-            why: share === undefined ? 'like what is already learned' : `with this ${Math.round(share * 100)} % of the playing time is paid for`,
+            why:
+              share === undefined
+                ? 'like what is already learned'
+                : `with this ${Math.round(share * 100)} % of the playing time is paid for`,
           };
         });
     }
@@ -103,7 +120,8 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
       .slice(r.from, r.to + 1)
       .map((b) => b.exact)
       .join(' ');
-  const name = (r: Range): string => (r.from === r.to ? `bar ${score.bars[r.from]?.number ?? ''}` : `bars ${barsText(score, r.from, r.to)}`);
+  const name = (r: Range): string =>
+    r.from === r.to ? `bar ${score.bars[r.from]?.number ?? ''}` : `bars ${barsText(score, r.from, r.to)}`;
   const out: LadderChunk[] = [];
   const learned = new Set<number>();
   const done = new Set<string>();
@@ -114,7 +132,14 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
     done.add(key);
     const copyOf = kind === 'unit' && !/^(-1 ?)+$/.test(face(r)) ? (firstOf.get(face(r)) ?? null) : null;
     if (kind === 'unit' && copyOf === null) firstOf.set(face(r), name(r));
-    out.push({ name: kind === 'piece' ? 'the piece' : name(r), kind, from: r.from, to: r.to, why: copyOf ? `the same as ${copyOf}` : why, copyOf });
+    out.push({
+      name: kind === 'piece' ? 'the piece' : name(r),
+      kind,
+      from: r.from,
+      to: r.to,
+      why: copyOf ? `the same as ${copyOf}` : why,
+      copyOf,
+    });
   };
   const whole = (r: Range): boolean => units.every((u, i) => u.to < r.from || u.from > r.to || learned.has(i));
   for (const { index, why } of orderUnits(units, request.school, score)) {
@@ -129,7 +154,13 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
       const left = units[a];
       const right = units[b];
       // Joins inside a phrase; across phrases the section does it.
-      if (left && right && learned.has(a) && learned.has(b) && phrases.some((p) => p.from <= left.from && p.to >= right.to))
+      if (
+        left &&
+        right &&
+        learned.has(a) &&
+        learned.has(b) &&
+        phrases.some((p) => p.from <= left.from && p.to >= right.to)
+      )
         add('join', { from: left.from, to: right.to }, 'the join is learned with its neighbours');
     }
     for (const p of phrases) if (whole(p)) add('phrase', p, 'all of its chunks are there');

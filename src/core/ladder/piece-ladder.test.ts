@@ -23,11 +23,14 @@ describe('the order of chunks', () => {
         (bars, school, level) => {
           const score = scoreOf(`${bars.join(' | ')} |]`);
           const { chunks, rungs, minutes } = pieceLadder(score, { school, level });
-          score.bars.forEach((_, b) => expect(chunks.some((c) => c.kind !== 'piece' && c.from <= b && c.to >= b)).toBe(true));
+          score.bars.forEach((_, b) =>
+            expect(chunks.some((c) => c.kind !== 'piece' && c.from <= b && c.to >= b)).toBe(true),
+          );
           expect(chunks[chunks.length - 1]).toMatchObject({ from: 0, to: score.bars.length - 1 });
           chunks.forEach((c, i) => {
             if (c.kind !== 'join') return;
-            for (let b = c.from; b <= c.to; b += 1) expect(chunks.slice(0, i).some((o) => o.kind === 'unit' && o.from <= b && o.to >= b)).toBe(true);
+            for (let b = c.from; b <= c.to; b += 1)
+              expect(chunks.slice(0, i).some((o) => o.kind === 'unit' && o.from <= b && o.to >= b)).toBe(true);
           });
           expect(rungs.every((r) => r.why !== '' && r.done !== '' && r.times > 0)).toBe(true);
           expect(minutes).toBeGreaterThan(0);
@@ -84,9 +87,13 @@ describe('tempo steps', () => {
     );
   });
   it('go three up and one back', () =>
-    expect(tempoSteps({ start: 60, target: 100, school: 'three-up-one-back', step: 10, over: 0, cap: null })).toEqual([60, 70, 80, 90, 80, 90, 100]));
+    expect(tempoSteps({ start: 60, target: 100, school: 'three-up-one-back', step: 10, over: 0, cap: null })).toEqual([
+      60, 70, 80, 90, 80, 90, 100,
+    ]));
   it('go a little past the target, and not past a cap', () => {
-    expect(tempoSteps({ start: 90, target: 100, school: 'bpm', step: 5, over: 5, cap: null })).toEqual([90, 95, 100, 105]);
+    expect(tempoSteps({ start: 90, target: 100, school: 'bpm', step: 5, over: 5, cap: null })).toEqual([
+      90, 95, 100, 105,
+    ]);
     expect(tempoSteps({ start: 60, target: 100, school: 'bpm', step: 10, over: 5, cap: 80 })).toEqual([60, 70, 80]);
   });
 });

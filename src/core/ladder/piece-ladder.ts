@@ -52,20 +52,31 @@ export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLad
     const start = startTempo(score, from, to, target, whole.struck);
     const content = sectionContent(whole, from, to);
     const both = content.hands.length === 2 ? 'both' : 'all';
-    const put = (rung: Omit<PieceRung, 'chunk' | 'bars'>): void => void rungs.push({ ...rung, chunk: chunk.name, bars: [from, to] });
+    const put = (rung: Omit<PieceRung, 'chunk' | 'bars'>): void =>
+      void rungs.push({ ...rung, chunk: chunk.name, bars: [from, to] });
     if (chunk.copyOf !== null) {
-      put({ kind: 'run', what: `Play it as ${chunk.copyOf}`, hands: both, tempo: start, times: 2, done: 'twice without a stop', why: chunk.why });
+      put({
+        kind: 'run',
+        what: `Play it as ${chunk.copyOf}`,
+        hands: both,
+        tempo: start,
+        times: 2,
+        done: 'twice without a stop',
+        why: chunk.why,
+      });
       continue;
     }
     // What is new is new in the order of learning, not of the page; a corner is one of the piece, not of four bars.
-    const fresh = all.bars.slice(from, to + 1).flatMap((b, i) => (b.rhythm >= 0 && !seenRhythms.has(b.rhythm) ? [from + i] : []));
+    const fresh = all.bars
+      .slice(from, to + 1)
+      .flatMap((b, i) => (b.rhythm >= 0 && !seenRhythms.has(b.rhythm) ? [from + i] : []));
     for (const b of all.bars.slice(from, to + 1)) seenRhythms.add(b.rhythm);
     const proposed = proposeRungs({
       scope: chunk.kind === 'section' ? 'phrase' : chunk.kind,
       content: { ...content, newRhythms: fresh, corners: content.corners.filter((c) => corners.has(c.bar)) },
       teaching: { ...USUAL_TEACHING, memory: chunk.kind === 'piece' ? 'asked' : 'not' },
       level: request.level,
-      instrument: '',
+      strums: false,
       bars: barsText(score, from, to),
       numberOf,
       firstOfPiece: from === 0,
@@ -88,7 +99,15 @@ export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLad
         why: p.why,
       });
     if (content.notes === 0 && proposed.length === 0)
-      put({ kind: 'tap', what: 'Count through', hands: 'all', tempo: start, times: 1, done: 'once without a stop', why: 'no notes, only time' });
+      put({
+        kind: 'tap',
+        what: 'Count through',
+        hands: 'all',
+        tempo: start,
+        times: 1,
+        done: 'once without a stop',
+        why: 'no notes, only time',
+      });
     if (chunk.kind === 'section' || (chunk.kind === 'phrase' && sections.every((s) => s.phrases.length > 1)))
       for (const tempo of tempoSteps({ start, target, school: 'bpm', step: TEMPO_STEP, over: 0, cap: null }))
         put({

@@ -12,7 +12,8 @@ export interface RungFacts {
   readonly content: SectionContent;
   readonly teaching: Teaching;
   readonly level: StudentLevel;
-  readonly instrument: string;
+  /** Its hands play chords by symbol: their changes are practised without strumming. */
+  readonly strums: boolean;
   readonly bars: string;
   readonly numberOf: (bar: number) => string;
   readonly firstOfPiece: boolean;
@@ -47,4 +48,15 @@ export const one = (
   done: string,
   why: string,
   more: Partial<Pick<ProposedRung, 'key' | 'bars' | 'tempoTo'>> = {},
-): ProposedRung => ({ key: more.key ?? kind, kind, what, hands, tempo, tempoTo: more.tempoTo ?? null, times, done, why, bars: more.bars ?? null });
+): ProposedRung => ({
+  key: more.key ?? kind,
+  kind,
+  what,
+  hands,
+  tempo,
+  tempoTo: more.tempoTo ?? null,
+  times,
+  done,
+  why,
+  bars: more.bars ?? null,
+});

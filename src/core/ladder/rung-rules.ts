@@ -5,6 +5,9 @@ import { tempoSteps } from './tempo-steps';
 
 type Rule = (f: RungFacts) => readonly ProposedRung[];
 
+/** When a rung counts as done: three in a row before going on, or once now and again tomorrow. */
+const doneBy = (f: RungFacts): string => (f.teaching.moveOn === 'gate' ? THREE : 'once through, then come back tomorrow');
+
 /** Step between tempos, in beats a minute or percent **[common practice]**. */
 export const TEMPO_STEP = 8;
 /** How far past the target the last tempo goes, in percent **[common practice]**: a little past. */
@@ -12,20 +15,39 @@ export const TEMPO_OVER = 4;
 
 const posture: Rule = (f) =>
   f.firstOfPiece && f.level === 'beginner' && inScope(f, 'unit', 'section')
-    ? [one('posture', 'Check how you sit and hold, then find the first place', '', null, 1, 'found without looking', 'the piece begins here')]
+    ? [
+        one(
+          'posture',
+          'Check how you sit and hold, then find the first place',
+          '',
+          null,
+          1,
+          'found without looking',
+          'the piece begins here',
+        ),
+      ]
     : [];
 
 const listen: Rule = (f) =>
   f.teaching.reading === 'rote' && inScope(f, 'unit', 'section')
-    ? [one('listen', `Listen to bars ${f.bars} and sing them back`, '', f.target, 2, 'sung back once', 'this piece is learned by ear')]
+    ? [
+        one(
+          'listen',
+          `Listen to bars ${f.bars} and sing them back`,
+          '',
+          f.target,
+          2,
+          'sung back once',
+          'this piece is learned by ear',
+        ),
+      ]
     : [];
 
 const warmUp: Rule = (f) => {
   if (!inScope(f, 'section', 'phrase')) return [];
   const { scaleRun, leap, chordChanges } = f.content;
-  const strummed = /guitar|ukulele|banjo|mandolin/i.test(f.instrument);
   return [
-    ...(strummed && chordChanges.length > 0
+    ...(f.strums && chordChanges.length > 0
       ? [
           one(
             'warm-up',
@@ -43,9 +65,18 @@ const warmUp: Rule = (f) => {
       : []),
     ...(scaleRun
       ? [
-          one('warm-up', `Warm up: the scale of ${scaleRun.name}`, both(f), f.start, 2, 'twice, evenly', `bar ${f.numberOf(scaleRun.bar)} runs along it`, {
-            key: 'warm-up scale',
-          }),
+          one(
+            'warm-up',
+            `Warm up: the scale of ${scaleRun.name}`,
+            both(f),
+            f.start,
+            2,
+            'twice, evenly',
+            `bar ${f.numberOf(scaleRun.bar)} runs along it`,
+            {
+              key: 'warm-up scale',
+            },
+          ),
         ]
       : []),
     ...(leap
@@ -108,23 +139,34 @@ const hands: Rule = (f) => {
   if (f.content.hands.length < 2 || !inScope(f, 'unit', 'section')) return [];
   if (f.teaching.hands === 'together' || (f.scope === 'unit' && f.level === 'advanced')) return [];
   return [
-    one('right-alone', 'Right hand alone', 'right', f.start, f.times, THREE, 'one problem at a time'),
-    one('left-alone', 'Left hand alone', 'left', f.start, f.times, THREE, 'one problem at a time'),
+    one('right-alone', 'Right hand alone', 'right', f.start, f.times, doneBy(f), 'one problem at a time'),
+    one('left-alone', 'Left hand alone', 'left', f.start, f.times, doneBy(f), 'one problem at a time'),
   ];
 };
 
 const say: Rule = (f) =>
   f.level === 'beginner' && f.content.notes > 0 && inScope(f, 'section')
-    ? [one('play-and-say', `Play and ${COUNT_WORD[f.teaching.counting]}`, '', f.start, 2, 'twice without a stop', 'saying it keeps the beat')]
+    ? [
+        one(
+          'play-and-say',
+          `Play and ${COUNT_WORD[f.teaching.counting]}`,
+          '',
+          f.start,
+          2,
+          'twice without a stop',
+          'saying it keeps the beat',
+        ),
+      ]
     : [];
 
 const together: Rule = (f) => {
   if (!inScope(f, 'unit', 'section') || f.content.notes === 0) return [];
   if (f.content.hands.length < 2) {
-    const done = f.teaching.moveOn === 'gate' ? THREE : 'once through, then come back tomorrow';
-    return [one('alone', 'Play slowly, right notes and fingers', '', f.start, f.times, done, 'right from the first time')];
+    return [
+      one('alone', 'Play slowly, right notes and fingers', '', f.start, f.times, doneBy(f), 'right from the first time'),
+    ];
   }
-  const slow = Math.max(30, Math.round(f.start * 0.9));
+  const slow = Math.min(f.start, Math.max(30, Math.round(f.start * 0.9)));
   return [
     ...(f.scope === 'section' && f.level !== 'advanced'
       ? [
@@ -139,13 +181,23 @@ const together: Rule = (f) => {
           ),
         ]
       : []),
-    one('together', 'Hands together without stops', 'both', f.start, f.times, THREE, 'both hands as one'),
+    one('together', 'Hands together without stops', 'both', f.start, f.times, doneBy(f), 'both hands as one'),
   ];
 };
 
 const eyes: Rule = (f) =>
   f.teaching.reading === 'reading' && f.level !== 'advanced' && inScope(f, 'section')
-    ? [one('eyes', 'Eyes on the page all the way', both(f), f.start, 2, 'no look at the hands', 'the first two times at the hands, from now on at the page')]
+    ? [
+        one(
+          'eyes',
+          'Eyes on the page all the way',
+          both(f),
+          f.start,
+          2,
+          'no look at the hands',
+          'the first two times at the hands, from now on at the page',
+        ),
+      ]
     : [];
 
 const corners: Rule = (f) =>
@@ -166,14 +218,44 @@ const corners: Rule = (f) =>
 
 const joins: Rule = (f) => {
   if (f.scope === 'join')
-    return [one('join', 'Through the join without a stop', both(f), f.start, f.times, '3 in a row', 'the join is learned with its neighbours')];
+    return [
+      one(
+        'join',
+        'Through the join without a stop',
+        both(f),
+        f.start,
+        f.times,
+        '3 in a row',
+        'the join is learned with its neighbours',
+      ),
+    ];
   if (f.scope !== 'section' || f.firstOfPiece) return [];
-  return [one('join', 'From the bar before into this section', both(f), f.start, f.times, '3 in a row', 'the join is learned with the section')];
+  return [
+    one(
+      'join',
+      'From the bar before into this section',
+      both(f),
+      f.start,
+      f.times,
+      '3 in a row',
+      'the join is learned with the section',
+    ),
+  ];
 };
 
 const words: Rule = (f) =>
   f.content.words && inScope(f, 'section', 'phrase')
-    ? [one('words', 'Say the words in the rhythm, then play and think them', '', f.start, 2, 'once without a stop', 'words are printed here')]
+    ? [
+        one(
+          'words',
+          'Say the words in the rhythm, then play and think them',
+          '',
+          f.start,
+          2,
+          'once without a stop',
+          'words are printed here',
+        ),
+      ]
     : [];
 
 const ornaments: Rule = (f) => {
@@ -233,12 +315,28 @@ const tempo: Rule = (f) => {
     const low = Math.round(f.target * (1 - FREE_BEND));
     const high = Math.round(f.target * (1 + FREE_BEND));
     return [
-      one('tempo', `Free in time, between ${low} and ${high}`, both(f), low, 4, 'twice, each time on purpose', `printed here: ${f.content.freeTime}`, {
-        tempoTo: high,
-      }),
+      one(
+        'tempo',
+        `Free in time, between ${low} and ${high}`,
+        both(f),
+        low,
+        4,
+        'twice, each time on purpose',
+        `printed here: ${f.content.freeTime}`,
+        {
+          tempoTo: high,
+        },
+      ),
     ];
   }
-  const steps = tempoSteps({ start: f.start, target: f.target, school: f.teaching.tempoSteps, step: TEMPO_STEP, over: TEMPO_OVER, cap: null });
+  const steps = tempoSteps({
+    start: f.start,
+    target: f.target,
+    school: f.teaching.tempoSteps,
+    step: TEMPO_STEP,
+    over: TEMPO_OVER,
+    cap: null,
+  });
   const last = steps[steps.length - 1] ?? f.target;
   if (f.target <= f.start && steps.length < 2) return [];
   return [
@@ -259,7 +357,17 @@ const tempo: Rule = (f) => {
 
 const partner: Rule = (f) =>
   f.content.parts > 1 && inScope(f, 'section', 'piece')
-    ? [one('partner', 'With the partner: a count-in, slowly, without repeats', '', f.start, 2, 'to the end without a stop', 'there is another part')]
+    ? [
+        one(
+          'partner',
+          'With the partner: a count-in, slowly, without repeats',
+          '',
+          f.start,
+          2,
+          'to the end without a stop',
+          'there is another part',
+        ),
+      ]
     : [];
 
 const memory: Rule = (f) =>
@@ -274,7 +382,15 @@ const memory: Rule = (f) =>
           'every start found at once',
           'a start in every phrase keeps it safe',
         ),
-        one('memory', `Bars ${f.bars} from memory, hands together`, both(f), Math.round(f.target * 0.8), 2, 'twice without a stop', 'from memory is asked'),
+        one(
+          'memory',
+          `Bars ${f.bars} from memory, hands together`,
+          both(f),
+          Math.round(f.target * 0.8),
+          2,
+          'twice without a stop',
+          'from memory is asked',
+        ),
       ]
     : [];
 
@@ -295,7 +411,17 @@ const run: Rule = (f) =>
 
 const perform: Rule = (f) =>
   f.scope === 'piece' || (f.firstOfPiece && f.lastOfPiece && f.scope === 'section')
-    ? [one('perform', 'For someone', both(f), f.target, 1, 'played to the end', 'a first performance before the real one')]
+    ? [
+        one(
+          'perform',
+          'For someone',
+          both(f),
+          f.target,
+          1,
+          'played to the end',
+          'a first performance before the real one',
+        ),
+      ]
     : [];
 
 /** The rules in the order of a ladder, lowest rung first; where dynamics belong is a setting. */

@@ -100,7 +100,9 @@ function newRhythms(score: Score, struck: StruckBars): ReadonlySet<number> {
   const seen = new Set<string>();
   const fresh = new Set<number>();
   struck.forEach((notes, bar) => {
-    const face = notes.flatMap((n) => (n.grace ? [] : [`${n.part} ${n.staff} ${n.onset - (score.bars[bar]?.onset ?? 0)} ${n.duration}`]));
+    const face = notes.flatMap((n) =>
+      n.grace ? [] : [`${n.part} ${n.staff} ${n.onset - (score.bars[bar]?.onset ?? 0)} ${n.duration}`],
+    );
     const key = [...new Set(face)].sort().join('|');
     if (face.length > 1 && !seen.has(key)) fresh.add(bar);
     seen.add(key);
@@ -109,7 +111,10 @@ function newRhythms(score: Score, struck: StruckBars): ReadonlySet<number> {
 }
 
 /** Reads a whole piece for its ladders. */
-export function pieceContent(score: Score, difficulties: readonly BarDifficulty[] = barDifficulties(score)): PieceContent {
+export function pieceContent(
+  score: Score,
+  difficulties: readonly BarDifficulty[] = barDifficulties(score),
+): PieceContent {
   const struck = struckBars(score);
   return { score, struck, difficulties, corners: cornersOf(difficulties), newRhythms: newRhythms(score, struck) };
 }
@@ -119,9 +124,17 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
   const { score, difficulties } = piece;
   const inside = piece.struck.slice(from, to + 1).flat();
   const two = score.parts.find((p) => p.staves >= 2);
-  const hands = two ? ([1, 2] as const).filter((s) => inside.some((n) => n.part === two.id && n.staff === s)).map((s) => (s === 1 ? 'right' : 'left')) : [];
+  const hands = two
+    ? ([1, 2] as const)
+        .filter((s) => inside.some((n) => n.part === two.id && n.staff === s))
+        .map((s) => (s === 1 ? 'right' : 'left'))
+    : [];
   const columns = new Map<string, number>();
-  for (const n of inside) columns.set(`${n.part} ${n.staff} ${n.onset} ${n.bar}`, (columns.get(`${n.part} ${n.staff} ${n.onset} ${n.bar}`) ?? 0) + 1);
+  for (const n of inside)
+    columns.set(
+      `${n.part} ${n.staff} ${n.onset} ${n.bar}`,
+      (columns.get(`${n.part} ${n.staff} ${n.onset} ${n.bar}`) ?? 0) + 1,
+    );
   const chordBars = new Set([...columns].flatMap(([key, count]) => (count >= 3 ? [key.split(' ')[3] ?? ''] : [])));
   const named = piece.corners.filter((c) => c.bar >= from && c.bar <= to).slice(0, 2);
   const here = difficulties.slice(from, to + 1);
@@ -138,7 +151,9 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
     chordChanges: changesOf(score, from, to),
     newRhythms: [...piece.newRhythms].filter((b) => b >= from && b <= to),
     touches: inside.some((n) => n.marks.slurs.length > 0 || n.marks.articulations.some((a) => a !== 'breath-mark')),
-    dynamics: score.directions.some((d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge')),
+    dynamics: score.directions.some(
+      (d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge'),
+    ),
     words: inside.some((n) => n.marks.lyrics.length > 0),
     ornaments: [...new Set(inside.flatMap((n) => (n.marks.ornaments.length > 0 ? [n.bar] : [])))],
     freeTime: freeTimeIn(score, from, to),

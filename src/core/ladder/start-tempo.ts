@@ -19,9 +19,15 @@ export function densestQuarter(score: Score, from: number, to: number, struck: S
   return Math.max(0, ...[...counts.values()].map((s) => s.size));
 }
 
-/** The slower of 60 % of the target and the speed at which the densest quarter stays under the comfortable rate; whole, at least 30. */
-export function startTempo(score: Score, from: number, to: number, target: number, struck: StruckBars = struckBars(score)): number {
+/** The slower of 60 % of the target and the speed at which the densest quarter stays under the comfortable rate; whole, at least 30 where the target is no slower. */
+export function startTempo(
+  score: Score,
+  from: number,
+  to: number,
+  target: number,
+  struck: StruckBars = struckBars(score),
+): number {
   const densest = densestQuarter(score, from, to, struck);
   const byRate = densest > 0 ? (COMFORTABLE_NOTES_PER_SECOND / densest) * 60 : Infinity;
-  return Math.max(30, Math.min(Math.round(target), Math.round(Math.min(START_SHARE * target, byRate))));
+  return Math.min(Math.round(target), Math.max(30, Math.round(Math.min(START_SHARE * target, byRate))));
 }

@@ -25,7 +25,8 @@ export function startingPoints(
   bars.forEach((bar, i) => {
     const next = bars[i + 1] ?? score.bars.length;
     const parts = Math.ceil((next - bar) / WIDEST_GAP);
-    for (let k = 1; k < parts; k += 1) points.set(bar + Math.round(((next - bar) * k) / parts), 'in the middle of a long stretch');
+    for (let k = 1; k < parts; k += 1)
+      points.set(bar + Math.round(((next - bar) * k) / parts), 'in the middle of a long stretch');
   });
   return [...points].sort(([a], [b]) => a - b).map(([bar, why]) => ({ bar, why }));
 }

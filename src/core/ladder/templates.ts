@@ -1,8 +1,7 @@
-import type { Rung, Template } from '../studio';
+import { clampTempo, type Rung, type Template } from '../studio';
 
 type TemplateRung = Template['rungs'][number];
 const rounded = (n: number): number => Math.round(n * 1000) / 1000;
-const within = (n: number): number => Math.max(10, Math.min(600, Math.round(n)));
 
 /** Rungs as a template keeps them: tempos become shares of the target, so that they fit another piece. */
 export const toTemplateRungs = (rungs: readonly Rung[], target: number): TemplateRung[] =>
@@ -24,8 +23,8 @@ export const fromTemplateRungs = (rungs: readonly TemplateRung[], target: number
     kind: r.kind,
     what: r.what,
     hands: r.hands,
-    tempo: r.tempo === null ? null : within(r.tempo * target),
-    tempoTo: r.tempoTo === null ? null : within(r.tempoTo * target),
+    tempo: r.tempo === null ? null : clampTempo(r.tempo * target),
+    tempoTo: r.tempoTo === null ? null : clampTempo(r.tempoTo * target),
     times: r.times,
     done: r.done,
     why: r.why,

@@ -35,6 +35,7 @@ export function tempoSteps(plan: TempoPlan): number[] {
   }
   steps.push(target);
   const past = Math.round(plan.target * (1 + plan.over / 100));
-  if (plan.over > 0 && plan.cap === null) for (let t = target + Math.min(step, past - target); t <= past && past > target; t += step) steps.push(t);
+  if (plan.over > 0 && plan.cap === null)
+    for (let t = target + Math.min(step, past - target); t <= past && past > target; t += step) steps.push(t);
   return steps;
 }

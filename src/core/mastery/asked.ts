@@ -2,7 +2,13 @@ import type { Score } from '../score';
 import type { Facet, Mark, Teaching } from '../studio';
 
 /** What a run of bars asks of a student: marks printed or written there, and how the piece is taught. */
-export function askedFacets(score: Score, from: number, to: number, marks: readonly Mark[], teaching: Teaching): ReadonlySet<Facet> {
+export function askedFacets(
+  score: Score,
+  from: number,
+  to: number,
+  marks: readonly Mark[],
+  teaching: Teaching,
+): ReadonlySet<Facet> {
   const asked = new Set<Facet>(['notes', 'rhythm', 'fingering', 'joined']);
   const ids = new Set<string>();
   let touches = false;
@@ -12,8 +18,11 @@ export function askedFacets(score: Score, from: number, to: number, marks: reado
     touches ||= n.marks.slurs.length > 0 || n.marks.articulations.some((a) => a !== 'breath-mark');
   }
   if (touches) asked.add('articulation');
-  const printed = score.directions.some((d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge'));
-  if (printed || marks.some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId))) asked.add('dynamics');
+  const printed = score.directions.some(
+    (d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge'),
+  );
+  if (printed || marks.some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId)))
+    asked.add('dynamics');
   if (teaching.memory === 'asked') asked.add('memory');
   return asked;
 }

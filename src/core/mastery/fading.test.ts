@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Level } from '../studio';
 import { chanceItHolds, dueState, fadingOf, fadingOfHistory, hearingOf, type Hearing } from './fading';
-import type { LevelEvent } from './fold-events';
+import type { LevelEvent } from '../studio';
 
 const DAY = 86_400_000;
 const START = '2022-11-29T12:30:00.000Z';
@@ -22,11 +22,26 @@ function gaps(heard: readonly Hearing[], withinADay: boolean): number[] {
   }
   return out;
 }
-const SERIES: readonly Hearing[] = ['held', 'held', 'held', 'held', 'held', 'held', 'lost', 'lost', 'held', 'held', 'held', 'held', 'held'];
+const SERIES: readonly Hearing[] = [
+  'held',
+  'held',
+  'held',
+  'held',
+  'held',
+  'held',
+  'lost',
+  'lost',
+  'held',
+  'held',
+  'held',
+  'held',
+  'held',
+];
 
 describe('fading', () => {
   // The series of intervals that the projects of FSRS-6 publish in their own tests (py-fsrs and ts-fsrs, "ivl_history") [from memory].
-  it('gives the published series of days through our fold', () => expect(gaps(SERIES, true)).toEqual([0, 2, 11, 46, 163, 498, 0, 0, 2, 4, 7, 12, 21]));
+  it('gives the published series of days through our fold', () =>
+    expect(gaps(SERIES, true)).toEqual([0, 2, 11, 46, 163, 498, 0, 0, 2, 4, 7, 12, 21]));
   it('gives the dates of the library itself, week after week', () => {
     fc.assert(
       fc.property(
@@ -49,7 +64,10 @@ describe('fading', () => {
     const fading = fadingOf([{ at: START, heard: 'held' }]);
     if (!fading) throw new Error('no fading');
     for (const days of [0, 1, 3, 10, 60, 300])
-      expect(chanceItHolds(fading, START, later(START, days))).toBeCloseTo(model.get_retrievability(card, new Date(later(START, days)), false), 3);
+      expect(chanceItHolds(fading, START, later(START, days))).toBeCloseTo(
+        model.get_retrievability(card, new Date(later(START, days)), false),
+        3,
+      );
   });
   it('falls with time, and falls more slowly the more often it has held', () => {
     const one = fadingOf([{ at: START, heard: 'held' }]);

@@ -1,6 +1,6 @@
 /** The only file that imports ts-fsrs: it adds methods to Date.prototype when it is loaded. */
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
-import type { LevelEvent } from './fold-events';
+import { millisecondsOf, type LevelEvent } from '../studio';
 
 /** How well a section holds: never changes the recorded level, only says when to hear it again. */
 export interface Fading {
@@ -12,14 +12,21 @@ export interface Fading {
 
 export type Hearing = 'lost' | 'shaky' | 'held' | 'easy';
 
-const GRADES: Readonly<Record<Hearing, Grade>> = { lost: Rating.Again, shaky: Rating.Hard, held: Rating.Good, easy: Rating.Easy };
+const GRADES: Readonly<Record<Hearing, Grade>> = {
+  lost: Rating.Again,
+  shaky: Rating.Hard,
+  held: Rating.Good,
+  easy: Rating.Easy,
+};
 
 export interface FadingOptions {
   /** Steps of minutes within a day, as a card trainer has them; a lesson is once a week, so they are off. */
   readonly withinADay?: boolean;
 }
 
-const scheduler = (options: FadingOptions) => fsrs({ enable_fuzz: false, enable_short_term: options.withinADay ?? false });
+/** Made once: making one takes longer than most folds. */
+const WEEKLY = fsrs({ enable_fuzz: false, enable_short_term: false });
+const WITHIN_A_DAY = fsrs({ enable_fuzz: false, enable_short_term: true });
 
 /** What a level, after the one before it, says of how it held: lower is lost, the same is held, below 2 is shaky, higher comes easily. */
 export function hearingOf(event: LevelEvent, before: LevelEvent | null): Hearing {
@@ -33,12 +40,15 @@ export function hearingOf(event: LevelEvent, before: LevelEvent | null): Hearing
  * Folds hearings, oldest first, with the published model FSRS (ts-fsrs, default parameters, no fuzz). Null without any.
  * Dates are ISO strings; the order is the caller's.
  */
-export function fadingOf(hearings: readonly { readonly at: string; readonly heard: Hearing }[], options: FadingOptions = {}): Fading | null {
+export function fadingOf(
+  hearings: readonly { readonly at: string; readonly heard: Hearing }[],
+  options: FadingOptions = {},
+): Fading | null {
   const [first] = hearings;
   if (!first) return null;
-  const model = scheduler(options);
-  let card: Card = createEmptyCard(new Date(first.at));
-  for (const h of hearings) card = model.next(card, new Date(h.at), GRADES[h.heard]).card;
+  const model = options.withinADay === true ? WITHIN_A_DAY : WEEKLY;
+  let card: Card = createEmptyCard(new Date(millisecondsOf(first.at)));
+  for (const h of hearings) card = model.next(card, new Date(millisecondsOf(h.at)), GRADES[h.heard]).card;
   return { due: card.due.toISOString(), stabilityInDays: card.stability };
 }
 
@@ -55,7 +65,7 @@ const FACTOR = 0.9 ** (-1 / DECAY) - 1;
 
 /** The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard. */
 export function chanceItHolds(fading: Fading, heardAt: string, now: string): number {
-  const days = Math.max(0, (Date.parse(now) - Date.parse(heardAt)) / DAY);
+  const days = Math.max(0, (millisecondsOf(now) - millisecondsOf(heardAt)) / DAY);
   return (1 + (FACTOR * days) / fading.stabilityInDays) ** -DECAY;
 }
 

@@ -20,13 +20,22 @@ const standing = (events: readonly StudioEvent[]) => foldEvents(events).standing
 
 const anyEvents = fc
   .array(
-    fc.record({ n: fc.integer({ min: 0, max: 59 }), level: fc.integer({ min: 0, max: 5 }), what: fc.constantFrom('level', 'level', 'retract', 'restore') }),
+    fc.record({
+      n: fc.integer({ min: 0, max: 59 }),
+      level: fc.integer({ min: 0, max: 5 }),
+      what: fc.constantFrom('level', 'level', 'retract', 'restore'),
+    }),
     { maxLength: 20 },
   )
   .map((list) =>
     list.map(({ n, level: to, what }, i): StudioEvent => {
       if (what === 'level') return level(`e${i}`, at(n), to as Level);
-      return { id: `e${i}`, at: at(n), kind: what === 'retract' ? 'retract' : 'restore', target: `e${Math.max(0, i - 1)}` };
+      return {
+        id: `e${i}`,
+        at: at(n),
+        kind: what === 'retract' ? 'retract' : 'restore',
+        target: `e${Math.max(0, i - 1)}`,
+      };
     }),
   );
 
@@ -35,8 +44,10 @@ describe('folding records', () => {
   it('takes the latest level, whatever order they come in', () => {
     expect(standing([level('b', at(2), 3), level('a', at(1), 1)])?.level).toBe(3);
   });
-  it('keeps the whole history', () => expect(standing([level('a', at(1), 1), level('b', at(2), 3)])?.history.map((e) => e.level)).toEqual([1, 3]));
-  it('notes when the teacher overruled the proposal', () => expect(standing([level('a', at(1), 4, 3)])?.overruled).toBe(true));
+  it('keeps the whole history', () =>
+    expect(standing([level('a', at(1), 1), level('b', at(2), 3)])?.history.map((e) => e.level)).toEqual([1, 3]));
+  it('notes when the teacher overruled the proposal', () =>
+    expect(standing([level('a', at(1), 4, 3)])?.overruled).toBe(true));
   it('undoes by an event and brings back by another', () => {
     const events = [level('a', at(1), 1), level('b', at(2), 3)];
     const undone: StudioEvent[] = [...events, { id: 'u', at: at(3), kind: 'retract', target: 'b' }];
@@ -46,7 +57,12 @@ describe('folding records', () => {
   it('does not depend on the order of arrival', () => {
     fc.assert(
       fc.property(
-        anyEvents.chain((events) => fc.tuple(fc.constant(events), fc.shuffledSubarray(events, { minLength: events.length, maxLength: events.length }))),
+        anyEvents.chain((events) =>
+          fc.tuple(
+            fc.constant(events),
+            fc.shuffledSubarray(events, { minLength: events.length, maxLength: events.length }),
+          ),
+        ),
         ([events, shuffled]) => {
           expect(foldEvents(shuffled)).toEqual(foldEvents(events));
         },

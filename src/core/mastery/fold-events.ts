@@ -1,15 +1,10 @@
-import type { Facet, Level, StudioEvent } from '../studio';
-
-export type LevelEvent = Extract<StudioEvent, { kind: 'level' }>;
-export type RungEvent = Extract<StudioEvent, { kind: 'rung' }>;
-export type FingeringEvent = Extract<StudioEvent, { kind: 'fingering' }>;
-export type LessonEvent = Extract<StudioEvent, { kind: 'lesson' }>;
-export type SaidEvent = Extract<StudioEvent, { kind: 'said' }>;
-export type AssignmentEvent = Extract<StudioEvent, { kind: 'assignment' }>;
-export type PracticeEvent = Extract<StudioEvent, { kind: 'practice' }>;
+import type { EventOf, Facet, FingeringEvent, Level, LevelEvent, StudioEvent } from '../studio';
 
 /** Where a student stands on a section, and how it came about. */
 export interface Standing {
+  readonly studentId: string;
+  readonly pieceId: string;
+  readonly sectionId: string;
   readonly level: Level;
   readonly at: string;
   readonly tempo: number | null;
@@ -22,20 +17,25 @@ export interface Standing {
   readonly history: readonly LevelEvent[];
 }
 
+export interface RungsDone {
+  readonly studentId: string;
+  readonly pieceId: string;
+  readonly sectionId: string;
+  readonly ids: ReadonlySet<string>;
+}
+
 export interface FoldedRecords {
   readonly standings: ReadonlyMap<string, Standing>;
-  /** `student section` → ids of rungs ticked off. */
-  readonly rungsDone: ReadonlyMap<string, ReadonlySet<string>>;
+  /** `student section` → rungs ticked off. */
+  readonly rungsDone: ReadonlyMap<string, RungsDone>;
   /** Note id → fingers changed after practice had begun, oldest first. */
   readonly fingerings: ReadonlyMap<string, readonly FingeringEvent[]>;
 }
 
 export const standingKey = (studentId: string, sectionId: string): string => `${studentId} ${sectionId}`;
 
-/** The student and section an event is about; null for events about something else. */
-export const keyOfEvent = (e: StudioEvent): string | null => (e.kind === 'level' || e.kind === 'rung' ? standingKey(e.studentId, e.sectionId) : null);
-
-const inOrder = (a: StudioEvent, b: StudioEvent): number => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+const inOrder = (a: StudioEvent, b: StudioEvent): number =>
+  a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 
 /**
  * Events that hold: not taken back, or taken back and restored. The latest word about an event counts, unless that word was itself
@@ -64,10 +64,11 @@ export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
 }
 
 /**
- * Corrections put in the place of what they correct: the corrected record goes, the correction counts at the time of the record it
- * stands in for. A correction of a correction leads back to the first; one whose record is missing counts at its own time.
+ * Corrections put in the place of what they correct, though that may have been about another student or section: the corrected record
+ * goes, the correction counts at the time of the record it stands in for. A correction of a correction leads back to the first; one whose
+ * record is missing counts at its own time. The result is in order of time.
  */
-function corrected(events: readonly LevelEvent[]): LevelEvent[] {
+export function correctedLevels(events: readonly LevelEvent[]): LevelEvent[] {
   const byId = new Map(events.map((e) => [e.id, e]));
   const gone = new Set(events.flatMap((e) => (e.corrects === undefined ? [] : [e.corrects])));
   const heardAt = (e: LevelEvent): string => {
@@ -88,13 +89,15 @@ function corrected(events: readonly LevelEvent[]): LevelEvent[] {
 }
 
 /** The standing that a history of levels, of one student on one section, comes to; null without any. */
-function standingOf(events: readonly LevelEvent[]): Standing | null {
-  const history = corrected(events);
+function standingOf(history: readonly LevelEvent[]): Standing | null {
   const last = history[history.length - 1];
   if (!last) return null;
   const facets: Partial<Record<Facet, boolean>> = {};
   for (const e of history) Object.assign(facets, e.facets);
   return {
+    studentId: last.studentId,
+    pieceId: last.pieceId,
+    sectionId: last.sectionId,
     level: last.level,
     at: last.at,
     tempo: last.tempo,
@@ -105,29 +108,52 @@ function standingOf(events: readonly LevelEvent[]): Standing | null {
   };
 }
 
+type Joined = EventOf<'section-joined'>;
+
+/** The weaker of two standings; nothing heard is the weakest. */
+const weaker = (a: Standing | undefined, b: Standing | undefined): Standing | null =>
+  !a || !b ? null : a.level <= b.level ? a : b;
+
+/** Sections that took in another stand, until they are heard as a whole, where the weaker of the two stood. */
+function withJoins(standings: Map<string, Standing>, joins: readonly Joined[]): void {
+  const students = new Set([...standings.values()].map((s) => s.studentId));
+  for (const join of [...joins].sort(inOrder))
+    for (const studentId of students) {
+      const key = standingKey(studentId, join.into);
+      const whole = standings.get(key);
+      if (whole && whole.at > join.at) continue;
+      const part = standings.get(standingKey(studentId, join.sectionId));
+      const known = weaker(whole, part);
+      if (known) standings.set(key, { ...known, sectionId: join.into });
+      else if (whole) standings.set(key, { ...whole, level: 0, overruled: false });
+    }
+}
+
 /**
  * The state as a fold over append-only events. The order in which events arrive does not matter: they are put in order of time,
  * then id. No events give empty maps.
  */
 export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
-  const histories = new Map<string, LevelEvent[]>();
-  const rungsDone = new Map<string, Set<string>>();
+  const levels: LevelEvent[] = [];
+  const joins: Joined[] = [];
+  const rungsDone = new Map<string, RungsDone & { readonly ids: Set<string> }>();
   const fingerings = new Map<string, FingeringEvent[]>();
   for (const e of heldEvents(events)) {
     switch (e.kind) {
-      case 'level': {
-        const key = standingKey(e.studentId, e.sectionId);
-        const list = histories.get(key);
-        if (list) list.push(e);
-        else histories.set(key, [e]);
+      case 'level':
+        levels.push(e);
         break;
-      }
       case 'rung': {
         const key = standingKey(e.studentId, e.sectionId);
-        const set = rungsDone.get(key) ?? new Set<string>();
-        if (e.done) set.add(e.rungId);
-        else set.delete(e.rungId);
-        rungsDone.set(key, set);
+        const there = rungsDone.get(key) ?? {
+          studentId: e.studentId,
+          pieceId: e.pieceId,
+          sectionId: e.sectionId,
+          ids: new Set<string>(),
+        };
+        if (e.done) there.ids.add(e.rungId);
+        else there.ids.delete(e.rungId);
+        rungsDone.set(key, there);
         break;
       }
       case 'fingering': {
@@ -136,7 +162,11 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
         else fingerings.set(e.noteId, [e]);
         break;
       }
+      case 'section-joined':
+        joins.push(e);
+        break;
       case 'lesson':
+      case 'lesson-joined':
       case 'said':
       case 'assignment':
       case 'practice':
@@ -145,10 +175,18 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
         break;
     }
   }
+  const histories = new Map<string, LevelEvent[]>();
+  for (const e of correctedLevels(levels)) {
+    const key = standingKey(e.studentId, e.sectionId);
+    const list = histories.get(key);
+    if (list) list.push(e);
+    else histories.set(key, [e]);
+  }
   const standings = new Map<string, Standing>();
   for (const [key, history] of histories) {
     const standing = standingOf(history);
     if (standing) standings.set(key, standing);
   }
+  withJoins(standings, joins);
   return { standings, rungsDone, fingerings };
 }

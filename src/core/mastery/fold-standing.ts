@@ -1,9 +1,9 @@
 import type { Facet, Level, StudioEvent } from '../studio';
 import { fadingOfHistory, type Fading } from './fading';
-import { foldEvents, standingKey } from './fold-events';
+import { foldEvents, standingKey, type FoldedRecords } from './fold-events';
 
-/** One hearing in a row of a climb: when, level, tempo (quarters a minute or null). */
-export type Hearings = readonly (readonly [string, Level, number | null])[];
+/** One hearing in a row of a climb: when, level, tempo (quarters a minute or null), the lesson it was in or null. */
+export type Hearings = readonly (readonly [string, Level, number | null, string | null])[];
 
 /** All that is known of one student on one section, folded and kept, so that no screen has to read every record. */
 export interface FoldedStanding {
@@ -26,22 +26,17 @@ export interface FoldedStanding {
   readonly rungsDone: readonly string[];
 }
 
-/** Folds the events of one student on one section; null when none of them holds. Retractions must be among the events. */
-export function foldStanding(events: readonly StudioEvent[]): FoldedStanding | null {
-  const { standings, rungsDone } = foldEvents(events);
-  const about = events.find((e) => e.kind === 'level' || e.kind === 'rung');
-  if (!about || (about.kind !== 'level' && about.kind !== 'rung')) return null;
-  const { studentId, pieceId, sectionId } = about;
-  const key = standingKey(studentId, sectionId);
+function keptStanding(key: string, { standings, rungsDone }: FoldedRecords): FoldedStanding | null {
   const standing = standings.get(key);
-  const done = [...(rungsDone.get(key) ?? [])];
-  if (!standing && done.length === 0) return null;
+  const rungs = rungsDone.get(key);
+  const about = standing ?? rungs;
+  if (!about || (!standing && rungs?.ids.size === 0)) return null;
   const history = standing?.history ?? [];
   return {
     key,
-    studentId,
-    pieceId,
-    sectionId,
+    studentId: about.studentId,
+    pieceId: about.pieceId,
+    sectionId: about.sectionId,
     level: standing?.level ?? null,
     at: standing?.at ?? '',
     tempo: standing?.tempo ?? null,
@@ -49,33 +44,23 @@ export function foldStanding(events: readonly StudioEvent[]): FoldedStanding | n
     facets: standing?.facets ?? {},
     overruled: standing?.overruled ?? false,
     proposed: history[history.length - 1]?.proposed ?? null,
-    hearings: history.map((e) => [e.at, e.level, e.tempo] as const),
+    hearings: history.map((e) => [e.at, e.level, e.tempo, e.lessonId ?? null] as const),
     fading: fadingOfHistory(history),
-    rungsDone: done,
+    rungsDone: [...(rungs?.ids ?? [])],
   };
 }
 
+/** Folds events into the standing of one student on one section; null when none of them holds. What takes them back must be among them. */
+export const foldStanding = (
+  events: readonly StudioEvent[],
+  studentId: string,
+  sectionId: string,
+): FoldedStanding | null => keptStanding(standingKey(studentId, sectionId), foldEvents(events));
+
 /** Folds any number of events into standings, one a student and section; the order of arrival does not matter. */
 export function foldStandings(events: readonly StudioEvent[]): FoldedStanding[] {
-  const byKey = new Map<string, StudioEvent[]>();
-  const keyOf = new Map<string, string>();
-  const words: StudioEvent[] = [];
-  for (const e of events) {
-    if (e.kind === 'retract' || e.kind === 'restore') words.push(e);
-    if (e.kind !== 'level' && e.kind !== 'rung') continue;
-    const key = standingKey(e.studentId, e.sectionId);
-    keyOf.set(e.id, key);
-    const list = byKey.get(key);
-    if (list) list.push(e);
-    else byKey.set(key, [e]);
-  }
-  const wordById = new Map(words.map((w) => [w.id, w]));
-  const keyAbout = (id: string, asking: readonly string[]): string | undefined => {
-    const key = keyOf.get(id);
-    const word = wordById.get(id);
-    if (key !== undefined || !word || !('target' in word) || asking.includes(id)) return key;
-    return keyAbout(word.target, [...asking, id]);
-  };
-  for (const w of words) byKey.get(keyAbout(w.id, []) ?? '')?.push(w);
-  return [...byKey.values()].flatMap((list) => foldStanding(list) ?? []);
+  const folded = foldEvents(events);
+  return [...new Set([...folded.standings.keys(), ...folded.rungsDone.keys()])].flatMap(
+    (key) => keptStanding(key, folded) ?? [],
+  );
 }

@@ -3,24 +3,30 @@
  * amounts to, when it is due again, lessons as they were. Times are ISO strings, tempos quarters a minute, chances 0 to 1.
  */
 export { askedFacets } from './asked';
-export { chanceItHolds, dueState, fadingOf, fadingOfHistory, hearingOf, type DueState, type Fading, type Hearing } from './fading';
 export {
-  foldEvents,
-  heldEvents,
-  keyOfEvent,
-  standingKey,
-  type AssignmentEvent,
-  type FingeringEvent,
-  type FoldedRecords,
-  type LessonEvent,
-  type LevelEvent,
-  type PracticeEvent,
-  type Standing,
-} from './fold-events';
+  chanceItHolds,
+  dueState,
+  fadingOf,
+  fadingOfHistory,
+  hearingOf,
+  type DueState,
+  type Fading,
+  type Hearing,
+} from './fading';
+export { foldEvents, heldEvents, standingKey, type FoldedRecords, type Standing } from './fold-events';
 export { climbOf, type ClimbPoint } from './climb';
 export { foldStanding, foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
 export { hardSections, type HardSection, type SectionLevels } from './hard-sections';
-export { currentAssignment, foldLessons, practiceOf, type Lesson } from './lessons';
+export {
+  currentAssignment,
+  foldLessons,
+  heldSinceEarlier,
+  LESSON_HOURS,
+  lessonGoingOn,
+  practiceOf,
+  USUAL_LESSON_MINUTES,
+  type Lesson,
+} from './lessons';
 export { isLevel, LEVEL_HEARD, LEVEL_NAMES } from './levels';
 export { proposeLevel, type Heard, type ProposedLevel } from './propose-level';
 export { startOfCopy, startOfReturn, type StartingLevel } from './starting-level';

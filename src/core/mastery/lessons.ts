@@ -1,40 +1,103 @@
-import type { StudioEvent } from '../studio';
-import { heldEvents, type AssignmentEvent, type LessonEvent, type LevelEvent, type PracticeEvent } from './fold-events';
+import {
+  daysBetween,
+  dayOf,
+  millisecondsOf,
+  type AssignmentEvent,
+  type EventOf,
+  type LevelEvent,
+  type PracticeEvent,
+  type StudioEvent,
+  type Zone,
+} from '../studio';
+import { correctedLevels, heldEvents } from './fold-events';
+import type { Hearings } from './fold-standing';
 
 /** A lesson as it was: what was heard, said and assigned. */
 export interface Lesson {
   readonly id: string;
   readonly at: string;
   readonly minutes: number;
+  readonly missed: boolean;
   readonly said: string;
+  /** In the order it was heard; what was corrected stands as it was corrected. */
   readonly heard: readonly LevelEvent[];
   readonly assignment: AssignmentEvent | null;
 }
 
+/** Minutes of a lesson when nothing else is said. */
+export const USUAL_LESSON_MINUTES = 30;
+/** Hours after its beginning in which a lesson is still the same lesson. */
+export const LESSON_HOURS = 3;
+const HOUR = 3_600_000;
+
+/** Lesson id → the lesson that it is part of, for beginnings that were joined. */
+function partOf(held: readonly StudioEvent[]): (id: string) => string {
+  const into = new Map(held.flatMap((e) => (e.kind === 'lesson-joined' ? [[e.lessonId, e.into] as const] : [])));
+  return (id) => {
+    const seen = new Set<string>();
+    let at = id;
+    for (let next = into.get(at); next !== undefined && !seen.has(next); next = into.get(at)) {
+      seen.add(next);
+      at = next;
+    }
+    return at;
+  };
+}
+
 /**
  * Lessons of one student, latest first, from all events about that student. What was said last about a lesson counts; a correction
- * stands in for what it corrects; the last assignment of a lesson is the one that counts.
+ * stands in for what it corrects; the last assignment of a lesson is the one that counts. Beginnings that were joined are one lesson.
  */
 export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
   const held = heldEvents(events);
-  const gone = new Set(held.flatMap((e) => (e.kind === 'level' && e.corrects !== undefined ? [e.corrects] : [])));
-  const of = <K extends StudioEvent['kind']>(kind: K) => held.flatMap((e) => (e.kind === kind ? [e as Extract<StudioEvent, { kind: K }>] : []));
+  const lessonOf = partOf(held);
+  const of = <K extends StudioEvent['kind']>(kind: K) =>
+    held.flatMap((e) => (e.kind === kind ? [e as EventOf<K>] : []));
+  const heard = correctedLevels(of('level'));
+  const said = of('said');
+  const given = of('assignment');
   return of('lesson')
-    .map((lesson: LessonEvent): Lesson => ({
+    .filter((lesson) => lessonOf(lesson.id) === lesson.id)
+    .map((lesson): Lesson => ({
       id: lesson.id,
       at: lesson.at,
       minutes: lesson.minutes,
-      said:
-        of('said')
-          .filter((s) => s.lessonId === lesson.id)
-          .pop()?.text ?? '',
-      heard: of('level').filter((e) => e.lessonId === lesson.id && !gone.has(e.id)),
-      assignment:
-        of('assignment')
-          .filter((a) => a.lessonId === lesson.id)
-          .pop() ?? null,
+      missed: lesson.missed ?? false,
+      said: said.filter((s) => lessonOf(s.lessonId) === lesson.id).pop()?.text ?? '',
+      heard: heard.filter((e) => e.lessonId !== undefined && lessonOf(e.lessonId) === lesson.id),
+      assignment: given.filter((a) => a.lessonId !== null && lessonOf(a.lessonId) === lesson.id).pop() ?? null,
     }))
     .reverse();
+}
+
+/** The lesson that is going on: the latest that was held, while it is not long ago that it began; null where there is none. */
+export function lessonGoingOn<L extends { readonly at: string; readonly missed?: boolean | undefined }>(
+  latestFirst: readonly L[],
+  now: string,
+): L | null {
+  const ms = millisecondsOf(now);
+  return (
+    latestFirst.find((l) => {
+      const since = ms - millisecondsOf(l.at);
+      return l.missed !== true && since >= 0 && since < LESSON_HOURS * HOUR;
+    }) ?? null
+  );
+}
+
+/**
+ * Whether it was at tempo or secure in an earlier lesson, so that today it is heard from cold. What was heard in this lesson, or where no
+ * lesson is known, on this day or within the hours of a lesson, is not earlier.
+ */
+export function heldSinceEarlier(
+  hearings: Hearings,
+  current: { readonly lessonId: string | null; readonly now: string; readonly zone: Zone },
+): boolean {
+  return hearings.some(([at, level, , lessonId]) => {
+    if (level < 4) return false;
+    if (lessonId !== null && current.lessonId !== null) return lessonId !== current.lessonId;
+    const apart = millisecondsOf(current.now) - millisecondsOf(at) >= LESSON_HOURS * HOUR;
+    return apart && daysBetween(dayOf(at, current.zone), dayOf(current.now, current.zone)) > 0;
+  });
 }
 
 /** The assignment in force: the latest of a student's. */
@@ -43,4 +106,5 @@ export const currentAssignment = (events: readonly StudioEvent[]): AssignmentEve
     .flatMap((e) => (e.kind === 'assignment' ? [e] : []))
     .pop() ?? null;
 
-export const practiceOf = (events: readonly StudioEvent[]): PracticeEvent[] => heldEvents(events).flatMap((e) => (e.kind === 'practice' ? [e] : []));
+export const practiceOf = (events: readonly StudioEvent[]): PracticeEvent[] =>
+  heldEvents(events).flatMap((e) => (e.kind === 'practice' ? [e] : []));

@@ -25,24 +25,37 @@ describe('the proposed level', () => {
     expect(proposeLevel(heard([...music, 'memory'], { tempo: 100, heldBefore: true })).level).toBe(5);
   });
   it('is held back by the weakest link and names it', () => {
-    const without = heard(['rhythm', 'fingering', 'joined', 'articulation', 'dynamics', 'memory'], { tempo: 120, heldBefore: true });
+    const without = heard(['rhythm', 'fingering', 'joined', 'articulation', 'dynamics', 'memory'], {
+      tempo: 120,
+      heldBefore: true,
+    });
     expect(proposeLevel(without)).toEqual({ level: 1, because: 'for 2: notes' });
-    expect(proposeLevel(heard(['notes', 'rhythm', 'fingering', 'joined', 'articulation', 'dynamics'], { tempo: 80 }))).toEqual({
+    expect(
+      proposeLevel(heard(['notes', 'rhythm', 'fingering', 'joined', 'articulation', 'dynamics'], { tempo: 80 })),
+    ).toEqual({
       level: 3,
       because: 'for 4: tempo 100',
     });
   });
   it('asks nothing the section does not ask', () => {
     const asked = new Set<Facet>(['notes', 'rhythm', 'fingering', 'joined']);
-    expect(proposeLevel(heard(['notes', 'rhythm', 'fingering', 'joined'], { asked, tempo: 98, heldBefore: true })).level).toBe(5);
+    expect(
+      proposeLevel(heard(['notes', 'rhythm', 'fingering', 'joined'], { asked, tempo: 98, heldBefore: true })).level,
+    ).toBe(5);
   });
   it('never falls when one thing more is heard', () => {
     fc.assert(
-      fc.property(fc.subarray([...facets]), fc.constantFrom(...facets), fc.integer({ min: 40, max: 130 }), fc.boolean(), (list, more, tempo, heldBefore) => {
-        const before = proposeLevel(heard(list, { tempo, heldBefore })).level;
-        const after = proposeLevel(heard([...list, more], { tempo, heldBefore })).level;
-        expect(after).toBeGreaterThanOrEqual(before);
-      }),
+      fc.property(
+        fc.subarray([...facets]),
+        fc.constantFrom(...facets),
+        fc.integer({ min: 40, max: 130 }),
+        fc.boolean(),
+        (list, more, tempo, heldBefore) => {
+          const before = proposeLevel(heard(list, { tempo, heldBefore })).level;
+          const after = proposeLevel(heard([...list, more], { tempo, heldBefore })).level;
+          expect(after).toBeGreaterThanOrEqual(before);
+        },
+      ),
     );
   });
 });

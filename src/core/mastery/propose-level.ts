@@ -33,7 +33,14 @@ const NAMES: Readonly<Record<Facet, string>> = {
 };
 
 /** Facets a level asks for besides those of the levels under it (handbook chapter 12). */
-const NEEDS: readonly (readonly Facet[])[] = [[], [], ['notes', 'rhythm', 'fingering'], ['joined'], ['articulation', 'dynamics'], ['memory']];
+const NEEDS: readonly (readonly Facet[])[] = [
+  [],
+  [],
+  ['notes', 'rhythm', 'fingering'],
+  ['joined'],
+  ['articulation', 'dynamics'],
+  ['memory'],
+];
 
 /**
  * The highest level whose conditions all hold, and its weakest link. 1: something was heard or played; 2: notes, rhythm and fingering;
@@ -45,7 +52,9 @@ export function proposeLevel(heard: Heard): ProposedLevel {
   if (!any) return { level: 0, because: 'nothing heard yet' };
   let level: Level = 1;
   for (const next of [2, 3, 4, 5] as const) {
-    const missing = (NEEDS[next] ?? []).filter((f) => heard.asked.has(f) && heard.facets[f] !== true).map((f) => NAMES[f]);
+    const missing = (NEEDS[next] ?? [])
+      .filter((f) => heard.asked.has(f) && heard.facets[f] !== true)
+      .map((f) => NAMES[f]);
     if (next === 4 && (heard.tempo === null || heard.tempo < heard.target * NEAR_TARGET))
       missing.push(heard.tempo === null ? 'a tempo taken' : `tempo ${Math.round(heard.target)}`);
     if (next === 5 && !heard.heldBefore) missing.push('a later lesson: it has to hold');

@@ -8,7 +8,8 @@ import { currentAssignment, foldLessons, practiceOf } from './lessons';
 import { startOfCopy, startOfReturn } from './starting-level';
 import { tappedTempo } from './tapped-tempo';
 
-const at = (day: number, minute = 0): string => `2026-03-${String(day).padStart(2, '0')}T15:${String(minute).padStart(2, '0')}:00.000Z`;
+const at = (day: number, minute = 0): string =>
+  `2026-03-${String(day).padStart(2, '0')}T15:${String(minute).padStart(2, '0')}:00.000Z`;
 type LevelEvent = Extract<StudioEvent, { kind: 'level' }>;
 const level = (id: string, when: string, to: Level, more: Partial<LevelEvent> = {}): LevelEvent => ({
   id,
@@ -29,7 +30,22 @@ const assignment = (id: string, when: string, lessonId: string, what: string): S
   kind: 'assignment',
   studentId: 's',
   lessonId,
-  items: [{ id: 'i', kind: 'own', pieceId: null, sectionId: null, what, tempo: null, minutes: 5, days: [0], timesADay: 1, by: '', cue: '', why: '' }],
+  items: [
+    {
+      id: 'i',
+      kind: 'own',
+      pieceId: null,
+      sectionId: null,
+      what,
+      tempo: null,
+      minutes: 5,
+      days: [0],
+      timesADay: 1,
+      by: '',
+      cue: '',
+      why: '',
+    },
+  ],
   leftOut: [],
   cue: '',
   minutesAvailable: 60,
@@ -49,14 +65,17 @@ describe('corrections', () => {
   });
   it('can be corrected themselves', () => {
     const again = level('r2', at(10), 1, { corrects: 'r' });
-    expect(foldEvents([wrong, right, again]).standings.get(standingKey('s', 'a'))).toMatchObject({ level: 1, at: at(1) });
+    expect(foldEvents([wrong, right, again]).standings.get(standingKey('s', 'a'))).toMatchObject({
+      level: 1,
+      at: at(1),
+    });
   });
   it('a retraction that was taken back does not count', () => {
     const gone: StudioEvent = { id: 'x', at: at(6), kind: 'retract', target: 'l' };
     const back: StudioEvent = { id: 'y', at: at(7), kind: 'retract', target: 'x' };
     expect(heldEvents([later, gone]).length).toBe(0);
     expect(heldEvents([later, gone, back])).toEqual([later]);
-    expect(foldStanding([later, gone, back])?.level).toBe(3);
+    expect(foldStanding([later, gone, back], 's', 'a')?.level).toBe(3);
     expect(foldStandings([back, gone, later])[0]?.level).toBe(3);
   });
   it('words in a ring say nothing', () => {
@@ -97,19 +116,25 @@ describe('where to start', () => {
     expect(startOfCopy({ name: 'A', level: 1 }, 0)).toBeNull();
   });
   it('a piece that was away starts lower, one that was not does not', () => {
-    expect(startOfReturn({ level: 4, at: '2026-01-01T00:00:00.000Z' }, null, '2026-05-01T00:00:00.000Z')).toMatchObject({ level: 2 });
+    expect(startOfReturn({ level: 4, at: '2026-01-01T00:00:00.000Z' }, null, '2026-05-01T00:00:00.000Z')).toMatchObject(
+      { level: 2 },
+    );
     expect(startOfReturn({ level: 4, at: '2026-04-20T00:00:00.000Z' }, null, '2026-05-01T00:00:00.000Z')).toBeNull();
   });
 });
 
 describe('a climb', () => {
   it('is the average of all sections, one point a day', () => {
-    const two = foldStandings([level('1', at(1), 2), level('2', at(8), 4, { tempo: 80 }), level('3', at(8, 9), 2, { sectionId: 'b', tempo: 60 })]);
-    expect(climbOf(two, 2)).toEqual([
+    const two = foldStandings([
+      level('1', at(1), 2),
+      level('2', at(8), 4, { tempo: 80 }),
+      level('3', at(8, 9), 2, { sectionId: 'b', tempo: 60 }),
+    ]);
+    expect(climbOf(two, 2, 'UTC')).toEqual([
       { day: '2026-03-01', level: 1, tempo: null },
       { day: '2026-03-08', level: 3, tempo: 80 },
     ]);
-    expect(climbOf([], 2)).toEqual([]);
+    expect(climbOf([], 2, 'UTC')).toEqual([]);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Level } from '../studio';
+import { millisecondsOf, type Level } from '../studio';
 import { chanceItHolds, type Fading } from './fading';
 
 export interface StartingLevel {
@@ -12,7 +12,10 @@ const down = (level: Level, by: number): Level => Math.max(0, level - by) as Lev
  * Where a section may be taken to start that was not heard yet: a copy of one that is known starts a level under it, at most at 3,
  * because its joins and its differences are new. Null when there is nothing to start from.
  */
-export function startOfCopy(model: { readonly name: string; readonly level: Level }, differences: number): StartingLevel | null {
+export function startOfCopy(
+  model: { readonly name: string; readonly level: Level },
+  differences: number,
+): StartingLevel | null {
   if (model.level < 2) return null;
   const level = Math.min(3, down(model.level, differences > 0 ? 2 : 1)) as Level;
   if (level === 0) return null;
@@ -26,8 +29,12 @@ export function startOfCopy(model: { readonly name: string; readonly level: Leve
 export const AWAY_AFTER_DAYS = 60;
 
 /** Where a returning section may be taken to start: a level down, two when it has probably gone. Null when it was not away. */
-export function startOfReturn(standing: { readonly level: Level; readonly at: string }, fading: Fading | null, now: string): StartingLevel | null {
-  const days = Math.floor((Date.parse(now) - Date.parse(standing.at)) / 86_400_000);
+export function startOfReturn(
+  standing: { readonly level: Level; readonly at: string },
+  fading: Fading | null,
+  now: string,
+): StartingLevel | null {
+  const days = Math.floor((millisecondsOf(now) - millisecondsOf(standing.at)) / 86_400_000);
   if (days < AWAY_AFTER_DAYS || standing.level === 0) return null;
   const chance = fading ? chanceItHolds(fading, standing.at, now) : 0.5;
   return { level: down(standing.level, chance < 0.6 ? 2 : 1), why: `${days} days away; it was at ${standing.level}` };

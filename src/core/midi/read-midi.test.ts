@@ -12,7 +12,11 @@ function written(meter: [number, number], notes: readonly (readonly [number, num
   midi.header.timeSignatures.push({ ticks: 0, timeSignature: meter });
   const track = midi.addTrack();
   for (const [key, quarter, length] of notes)
-    track.addNote({ midi: key, ticks: Math.round(quarter * midi.header.ppq), durationTicks: Math.round(length * midi.header.ppq) });
+    track.addNote({
+      midi: key,
+      ticks: Math.round(quarter * midi.header.ppq),
+      durationTicks: Math.round(length * midi.header.ppq),
+    });
   return midi.toArray();
 }
 
@@ -65,9 +69,13 @@ describe('MIDI as a rough source', () => {
     );
     expect(score.notes.map((n) => Math.round((n.onset / score.ticksPerQuarter) * 12))).toEqual([0, 12, 16, 20]);
   });
-  it('ties a note over the bar line', () => expect(read(written([2, 4], [[60, 1, 2]])).notes.map((n) => n.tie)).toEqual(['start', 'stop']));
+  it('ties a note over the bar line', () =>
+    expect(read(written([2, 4], [[60, 1, 2]])).notes.map((n) => n.tie)).toEqual(['start', 'stop']));
   it('refuses damage and silence', () => {
-    expect(midiToDraft(new Uint8Array([77, 84, 104, 100, 0]), 'x.mid')).toMatchObject({ ok: false, issue: { code: 'midi-broken' } });
+    expect(midiToDraft(new Uint8Array([77, 84, 104, 100, 0]), 'x.mid')).toMatchObject({
+      ok: false,
+      issue: { code: 'midi-broken' },
+    });
     expect(midiToDraft(new Midi().toArray(), 'x.mid')).toMatchObject({ ok: false, issue: { code: 'midi-no-notes' } });
   });
 });

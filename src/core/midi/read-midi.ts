@@ -31,7 +31,11 @@ function quantise(tick: number, perQuarter: number): number {
 }
 
 interface Collected {
-  readonly tracks: readonly { readonly name: string; readonly program: number | null; readonly notes: readonly Sounded[] }[];
+  readonly tracks: readonly {
+    readonly name: string;
+    readonly program: number | null;
+    readonly notes: readonly Sounded[];
+  }[];
   readonly tempo: number | null;
   readonly meters: readonly { readonly at: number; readonly meter: Meter }[];
   readonly key: Key;
@@ -124,7 +128,12 @@ function split(steps: number): number[] {
   return out;
 }
 
-function fillBar(line: readonly { start: number; end: number; keys: number[] }[], from: number, to: number, fifths: number): DraftEvent[] {
+function fillBar(
+  line: readonly { start: number; end: number; keys: number[] }[],
+  from: number,
+  to: number,
+  fifths: number,
+): DraftEvent[] {
   const out: DraftEvent[] = [];
   let at = from;
   for (const sound of line) {
@@ -158,8 +167,10 @@ export function midiToDraft(bytes: Uint8Array, file: string): Result<{ draft: Dr
     return fail('midi-broken', `${file} is a damaged MIDI file; export it again.`, { file });
   }
   const perQuarter = midi.header.ticksPerBeat;
-  if (midi.header.framesPerSecond !== undefined) return fail('midi-timecode', `${file} counts film frames instead of beats; export it with beats.`, { file });
-  if (perQuarter === undefined || !(perQuarter > 0)) return fail('midi-broken', `${file} is a damaged MIDI file; export it again.`, { file });
+  if (midi.header.framesPerSecond !== undefined)
+    return fail('midi-timecode', `${file} counts film frames instead of beats; export it with beats.`, { file });
+  if (perQuarter === undefined || !(perQuarter > 0))
+    return fail('midi-broken', `${file} is a damaged MIDI file; export it again.`, { file });
   const found = collect(midi, perQuarter);
   if (found.tracks.length === 0) return fail('midi-no-notes', `${file} holds no notes.`, { file });
   const end = Math.max(...found.tracks.flatMap((t) => t.notes.map((n) => n.end)));

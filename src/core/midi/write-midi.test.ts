@@ -28,38 +28,47 @@ const all = (score: Score, more: Partial<MidiRequest> = {}): MidiRequest => ({
 
 // Read back by an independent reader, @tonejs/midi.
 describe('MIDI of a score', () => {
-  it.each(['ode.abc', 'petzold-menuet.musicxml', 'hungarian-tuplets.abc', 'jig-endings.abc', 'sevens.abc', 'dacapo-air.abc'])(
-    '%s has every struck note at its time, in playing order',
-    async (name) => {
-      const score = await piece(name);
-      const midi = new Midi(scoreToMidi(score, all(score, { tempo: 60 })));
-      const { order } = playingOrder(score.bars);
-      const struck = struckNotes(score.notes).filter((s) => s.note.midi !== null && s.note.grace === null);
-      let at = 0;
-      const wanted: string[] = [];
-      for (const index of order) {
-        const bar = score.bars[index];
-        if (!bar) continue;
-        for (const { note } of struck)
-          if (note.bar === index) wanted.push(`${((at + note.onset - bar.onset) / score.ticksPerQuarter).toFixed(3)} ${note.midi}`);
-        at += bar.length;
-      }
-      const theirs = midi.tracks.flatMap((t) => t.notes.map((n) => `${(n.ticks / midi.header.ppq).toFixed(3)} ${n.midi}`));
-      const graces = score.notes.filter((n) => n.grace !== null).length;
-      expect(theirs.length).toBeGreaterThanOrEqual(wanted.length);
-      const left = [...theirs];
-      for (const w of wanted) {
-        const found = left.indexOf(w);
-        expect(found, w).toBeGreaterThanOrEqual(0);
-        left.splice(found, 1);
-      }
-      expect(left.length > 0).toBe(graces > 0);
-    },
-  );
+  it.each([
+    'ode.abc',
+    'petzold-menuet.musicxml',
+    'hungarian-tuplets.abc',
+    'jig-endings.abc',
+    'sevens.abc',
+    'dacapo-air.abc',
+  ])('%s has every struck note at its time, in playing order', async (name) => {
+    const score = await piece(name);
+    const midi = new Midi(scoreToMidi(score, all(score, { tempo: 60 })));
+    const { order } = playingOrder(score.bars);
+    const struck = struckNotes(score.notes).filter((s) => s.note.midi !== null && s.note.grace === null);
+    let at = 0;
+    const wanted: string[] = [];
+    for (const index of order) {
+      const bar = score.bars[index];
+      if (!bar) continue;
+      for (const { note } of struck)
+        if (note.bar === index)
+          wanted.push(`${((at + note.onset - bar.onset) / score.ticksPerQuarter).toFixed(3)} ${note.midi}`);
+      at += bar.length;
+    }
+    const theirs = midi.tracks.flatMap((t) =>
+      t.notes.map((n) => `${(n.ticks / midi.header.ppq).toFixed(3)} ${n.midi}`),
+    );
+    const graces = score.notes.filter((n) => n.grace !== null).length;
+    expect(theirs.length).toBeGreaterThanOrEqual(wanted.length);
+    const left = [...theirs];
+    for (const w of wanted) {
+      const found = left.indexOf(w);
+      expect(found, w).toBeGreaterThanOrEqual(0);
+      left.splice(found, 1);
+    }
+    expect(left.length > 0).toBe(graces > 0);
+  });
 
   it('joins tied notes into one', () => {
     const midi = new Midi(scoreToMidi(abc('c2 c2- | c4 |'), all(abc('c2 c2- | c4 |'))));
-    expect(midi.tracks.flatMap((t) => t.notes.map((n) => [n.ticks / midi.header.ppq, n.durationTicks / midi.header.ppq]))).toEqual([
+    expect(
+      midi.tracks.flatMap((t) => t.notes.map((n) => [n.ticks / midi.header.ppq, n.durationTicks / midi.header.ppq])),
+    ).toEqual([
       [0, 2],
       [2, 6],
     ]);
@@ -67,7 +76,12 @@ describe('MIDI of a score', () => {
 
   it('takes a range, a tempo, one hand, and counts a bar in', async () => {
     const score = await piece('petzold-menuet.musicxml');
-    const midi = new Midi(scoreToMidi(score, all(score, { from: 4, to: 7, tempo: 50, repeats: false, staves: new Set(['P1 2']), countIn: true })));
+    const midi = new Midi(
+      scoreToMidi(
+        score,
+        all(score, { from: 4, to: 7, tempo: 50, repeats: false, staves: new Set(['P1 2']), countIn: true }),
+      ),
+    );
     expect(midi.header.tempos.map((t) => Math.round(t.bpm))).toEqual([50]);
     const [music, click] = midi.tracks;
     const left = struckNotes(score.notes).filter((s) => s.note.staff === 2 && s.note.bar >= 4 && s.note.bar <= 7);

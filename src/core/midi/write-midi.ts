@@ -77,13 +77,24 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
   let meterBefore = '';
   played.bars.forEach(({ bar, start }, i) => {
     const part = bar.meter.parts[0];
-    const numerator = bar.meter.parts.reduce((sum, p) => sum + p.groups.reduce((a, b) => a + b, 0) * ((part?.unit ?? 4) / p.unit), 0);
+    const numerator = bar.meter.parts.reduce(
+      (sum, p) => sum + p.groups.reduce((a, b) => a + b, 0) * ((part?.unit ?? 4) / p.unit),
+      0,
+    );
     const text = `${numerator}/${part?.unit ?? 4}`;
     if (!part || text === meterBefore || !Number.isInteger(numerator)) return;
     meterBefore = text;
     conductor.push({
       at: i === 0 ? 0 : scale(offset + start),
-      event: { deltaTime: 0, meta: true, type: 'timeSignature', numerator, denominator: part.unit, metronome: 24, thirtyseconds: 8 },
+      event: {
+        deltaTime: 0,
+        meta: true,
+        type: 'timeSignature',
+        numerator,
+        denominator: part.unit,
+        metronome: 24,
+        thirtyseconds: 8,
+      },
     });
   });
   for (const [i, t] of played.tempos.entries())
@@ -100,19 +111,45 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
       if (mine.length === 0) continue;
       const at = channel;
       channel = channel === 8 ? 10 : (channel + 1) % 16;
-      const events: Timed[] = [{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: part.staves > 1 ? `${part.name} ${staff}` : part.name } }];
-      if (part.midiProgram !== null) events.push({ at: 0, event: { deltaTime: 0, type: 'programChange', channel: at, programNumber: part.midiProgram } });
+      const events: Timed[] = [
+        {
+          at: 0,
+          event: {
+            deltaTime: 0,
+            meta: true,
+            type: 'trackName',
+            text: part.staves > 1 ? `${part.name} ${staff}` : part.name,
+          },
+        },
+      ];
+      if (part.midiProgram !== null)
+        events.push({
+          at: 0,
+          event: { deltaTime: 0, type: 'programChange', channel: at, programNumber: part.midiProgram },
+        });
       for (const n of mine) {
-        events.push({ at: scale(offset + n.start), event: { deltaTime: 0, type: 'noteOn', channel: at, noteNumber: n.midi, velocity: n.velocity } });
-        events.push({ at: scale(offset + n.start + n.length), event: { deltaTime: 0, type: 'noteOff', channel: at, noteNumber: n.midi, velocity: 0 } });
+        events.push({
+          at: scale(offset + n.start),
+          event: { deltaTime: 0, type: 'noteOn', channel: at, noteNumber: n.midi, velocity: n.velocity },
+        });
+        events.push({
+          at: scale(offset + n.start + n.length),
+          event: { deltaTime: 0, type: 'noteOff', channel: at, noteNumber: n.midi, velocity: 0 },
+        });
       }
       tracks.push(track(events, end));
     }
   const clicks: Timed[] = [];
   const click = (at: number, downbeat: boolean): void => {
     const noteNumber = downbeat ? CLICK.high : CLICK.low;
-    clicks.push({ at: scale(at), event: { deltaTime: 0, type: 'noteOn', channel: CLICK.channel, noteNumber, velocity: downbeat ? 110 : 80 } });
-    clicks.push({ at: scale(at + score.ticksPerQuarter / 8), event: { deltaTime: 0, type: 'noteOff', channel: CLICK.channel, noteNumber, velocity: 0 } });
+    clicks.push({
+      at: scale(at),
+      event: { deltaTime: 0, type: 'noteOn', channel: CLICK.channel, noteNumber, velocity: downbeat ? 110 : 80 },
+    });
+    clicks.push({
+      at: scale(at + score.ticksPerQuarter / 8),
+      event: { deltaTime: 0, type: 'noteOff', channel: CLICK.channel, noteNumber, velocity: 0 },
+    });
   };
   if (request.countIn && first) {
     const whole = { ...first, index: first.index, length: fullBar as typeof first.length };
@@ -120,7 +157,14 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
     for (const b of beats) click(b.at, b.downbeat);
     for (const b of beats) if (b.at < lacking) click(fullBar + b.at, b.downbeat);
   }
-  if (request.click) for (const { bar, start } of played.bars) for (const b of beatOnsets(bar, score.ticksPerQuarter)) click(offset + start + b.at, b.downbeat);
-  if (clicks.length > 0) tracks.push(track([{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: 'Click' } }, ...clicks], end));
-  return Uint8Array.from(writeMidi({ header: { format: 1, numTracks: tracks.length, ticksPerBeat: perQuarter }, tracks }));
+  if (request.click)
+    for (const { bar, start } of played.bars)
+      for (const b of beatOnsets(bar, score.ticksPerQuarter)) click(offset + start + b.at, b.downbeat);
+  if (clicks.length > 0)
+    tracks.push(
+      track([{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: 'Click' } }, ...clicks], end),
+    );
+  return Uint8Array.from(
+    writeMidi({ header: { format: 1, numTracks: tracks.length, ticksPerBeat: perQuarter }, tracks }),
+  );
 }

@@ -9,7 +9,14 @@ export interface Beamable {
   readonly flags: number;
 }
 
-export const FLAGS: Readonly<Record<string, number>> = { eighth: 1, '16th': 2, '32nd': 3, '64th': 4, '128th': 5, '256th': 6 };
+export const FLAGS: Readonly<Record<string, number>> = {
+  eighth: 1,
+  '16th': 2,
+  '32nd': 3,
+  '64th': 4,
+  '128th': 5,
+  '256th': 6,
+};
 
 /** Ends of the stretches that beams stay inside, in ticks: beats, in 2/4, 4/4 and cut time pairs of beats for plain eighths. */
 function beamWindows(meter: Meter, ticksPerQuarter: number, onlyEighths: boolean): number[] {
@@ -35,7 +42,11 @@ function beamWindows(meter: Meter, ticksPerQuarter: number, onlyEighths: boolean
  * @param events notes and rests of the voice in order, chord notes left out.
  * @returns id → begin, continue or end of the primary beam; single notes keep their flags and are absent.
  */
-export function computeBeams(events: readonly Beamable[], meter: Meter, ticksPerQuarter: number): ReadonlyMap<string, 'begin' | 'continue' | 'end'> {
+export function computeBeams(
+  events: readonly Beamable[],
+  meter: Meter,
+  ticksPerQuarter: number,
+): ReadonlyMap<string, 'begin' | 'continue' | 'end'> {
   const beams = new Map<string, 'begin' | 'continue' | 'end'>();
   const windows = beamWindows(
     meter,
@@ -45,7 +56,8 @@ export function computeBeams(events: readonly Beamable[], meter: Meter, ticksPer
   const windowOf = (onset: number): number => windows.findIndex((end) => onset < end);
   let run: Beamable[] = [];
   const close = (): void => {
-    if (run.length > 1) run.forEach((e, i) => beams.set(e.id, i === 0 ? 'begin' : i === run.length - 1 ? 'end' : 'continue'));
+    if (run.length > 1)
+      run.forEach((e, i) => beams.set(e.id, i === 0 ? 'begin' : i === run.length - 1 ? 'end' : 'continue'));
     run = [];
   };
   for (const event of events) {

@@ -27,18 +27,31 @@ function latin1(bytes: Uint8Array): string {
  */
 export function decodeText(bytes: Uint8Array, file: string): Result<DecodedText, DecodeCode> {
   if (bytes.length === 0) return fail('empty-file', `${file} is empty: there is nothing in it to read.`, { file });
-  if (bytes.length > LIMITS.fileBytes) return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
+  if (bytes.length > LIMITS.fileBytes)
+    return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
   const [a = 0, b = 0, c = 0, d = 0] = bytes;
   try {
     if ((a === 0xff && b === 0xfe) || (a === 0x3c && b === 0))
-      return ok({ text: new TextDecoder('utf-16le', { fatal: true }).decode(bytes), encoding: 'utf-16le', bom: a === 0xff });
+      return ok({
+        text: new TextDecoder('utf-16le', { fatal: true }).decode(bytes),
+        encoding: 'utf-16le',
+        bom: a === 0xff,
+      });
     if ((a === 0xfe && b === 0xff) || (a === 0 && b === 0x3c))
-      return ok({ text: new TextDecoder('utf-16be', { fatal: true }).decode(bytes), encoding: 'utf-16be', bom: a === 0xfe });
+      return ok({
+        text: new TextDecoder('utf-16be', { fatal: true }).decode(bytes),
+        encoding: 'utf-16be',
+        bom: a === 0xfe,
+      });
     const head = latin1(bytes.subarray(0, 200));
     const declared = /^<\?xml[^>]*encoding\s*=\s*["']([\w.:-]+)["']/.exec(head)?.[1] ?? '';
     if (LATIN.test(declared)) return ok({ text: latin1(bytes), encoding: 'latin-1', bom: false });
     const bom = a === 0xef && b === 0xbb && c === 0xbf && d !== undefined;
-    return ok({ text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: bom ? 'utf-8-bom' : 'utf-8', bom });
+    return ok({
+      text: new TextDecoder('utf-8', { fatal: true }).decode(bytes),
+      encoding: bom ? 'utf-8-bom' : 'utf-8',
+      bom,
+    });
   } catch {
     return fail('broken-text', `${file} holds bytes that are not text in the encoding it names.`, { file });
   }

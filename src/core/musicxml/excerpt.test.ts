@@ -29,7 +29,8 @@ describe('excerpts', () => {
     expect(excerpt.bars[0]).toMatchObject({ key: { fifths: 1 }, meter: { parts: [{ groups: [3], unit: 4 }] } });
     expect(excerpt.parts[0]?.attributes[0]?.clefs?.map((c) => c.clef.sign)).toEqual(['G', 'F']);
   });
-  it('clamp a range that goes past the piece', () => expect(again(writeExcerpt(text, read, { from: 14, to: 400 })).bars).toHaveLength(2));
+  it('clamp a range that goes past the piece', () =>
+    expect(again(writeExcerpt(text, read, { from: 14, to: 400 })).bars).toHaveLength(2));
   it('let nothing through but music', () => {
     const hostile = text
       .replace('<note>', '<script>alert(1)</script><note onclick="x()"><evil/>')
@@ -60,6 +61,13 @@ describe('beams where the source has none', () => {
       ['n120', 'end'],
     ]));
   it('join three eighths in 6/8', () =>
-    expect(beams([0, 24, 48, 72, 96, 120], [6], 8).map(([, b]) => b)).toEqual(['begin', 'continue', 'end', 'begin', 'continue', 'end']));
+    expect(beams([0, 24, 48, 72, 96, 120], [6], 8).map(([, b]) => b)).toEqual([
+      'begin',
+      'continue',
+      'end',
+      'begin',
+      'continue',
+      'end',
+    ]));
   it('leave a single eighth its flag', () => expect(beams([0], [4], 4)).toEqual([]));
 });

@@ -3,7 +3,16 @@
  * front, every length is the one in the model, unknown elements and unpaired slurs are left out. It is the only thing the
  * engraver ever sees, so that a damaged or hostile source cannot reach it, and a section costs the same in a long piece.
  */
-import { meterQuarters, type AttributeChange, type Clef, type Key, type Meter, type Note, type Rest, type Score } from '../score';
+import {
+  meterQuarters,
+  type AttributeChange,
+  type Clef,
+  type Key,
+  type Meter,
+  type Note,
+  type Rest,
+  type Score,
+} from '../score';
 import { computeBeams, FLAGS } from './beams';
 import type { ReadScore } from './read-score';
 import { valueQuarters } from './read-measure';
@@ -149,7 +158,10 @@ function copy(element: XmlElement, skip: (e: XmlElement) => boolean = () => fals
     .filter(([name, value]) => ATTRIBUTES.has(name) && value.length <= 64)
     .map(([name, value]) => ` ${name}="${escapeXml(value)}"`)
     .join('');
-  const inner = element.children.length > 0 ? element.children.map((c) => copy(c, skip)).join('') : escapeXml(element.text.slice(0, NO_TEXT_LIMIT));
+  const inner =
+    element.children.length > 0
+      ? element.children.map((c) => copy(c, skip)).join('')
+      : escapeXml(element.text.slice(0, NO_TEXT_LIMIT));
   return inner === '' ? `<${element.name}${attributes}/>` : `<${element.name}${attributes}>${inner}</${element.name}>`;
 }
 
@@ -165,7 +177,9 @@ function meterXml(meter: Meter): string {
 const CLEF_SIGNS = new Set(['G', 'F', 'C', 'percussion', 'TAB']);
 const clefXml = (clef: Clef, staff: number): string =>
   `<clef number="${staff}"><sign>${CLEF_SIGNS.has(clef.sign) ? clef.sign : 'G'}</sign><line>${clef.line >= 1 && clef.line <= 5 ? clef.line : 2}</line>${
-    clef.octaveChange >= -2 && clef.octaveChange <= 2 && clef.octaveChange !== 0 ? `<clef-octave-change>${clef.octaveChange}</clef-octave-change>` : ''
+    clef.octaveChange >= -2 && clef.octaveChange <= 2 && clef.octaveChange !== 0
+      ? `<clef-octave-change>${clef.octaveChange}</clef-octave-change>`
+      : ''
   }</clef>`;
 
 interface Attributes {
@@ -184,8 +198,13 @@ function fold(into: Attributes, change: AttributeChange): void {
 const DEFAULT_CLEF: Clef = { sign: 'G', line: 2, octaveChange: 0 };
 
 function attributesXml(state: Attributes, ticksPerQuarter: number, staves: number): string {
-  const keys = state.keys.size === 0 ? keyXml({ fifths: 0, mode: null }, null) : [...state.keys].map(([staff, key]) => keyXml(key, staff)).join('');
-  const clefs = Array.from({ length: staves }, (_, i) => clefXml(state.clefs.get(i + 1) ?? DEFAULT_CLEF, i + 1)).join('');
+  const keys =
+    state.keys.size === 0
+      ? keyXml({ fifths: 0, mode: null }, null)
+      : [...state.keys].map(([staff, key]) => keyXml(key, staff)).join('');
+  const clefs = Array.from({ length: staves }, (_, i) => clefXml(state.clefs.get(i + 1) ?? DEFAULT_CLEF, i + 1)).join(
+    '',
+  );
   return `<attributes><divisions>${ticksPerQuarter}</divisions>${keys}${state.meter ? meterXml(state.meter) : ''}${staves > 1 ? `<staves>${staves}</staves>` : ''}${clefs}</attributes>`;
 }
 
@@ -238,7 +257,8 @@ interface NoteContext {
 
 function noteXml(element: XmlElement, event: Timed, context: NoteContext): string {
   const skip = (e: XmlElement): boolean =>
-    (e.name === 'slur' && !context.slurs.has(`${event.id} ${e.attributes['number'] ?? '1'} ${e.attributes['type'] ?? ''}`)) ||
+    (e.name === 'slur' &&
+      !context.slurs.has(`${event.id} ${e.attributes['number'] ?? '1'} ${e.attributes['type'] ?? ''}`)) ||
     (context.withoutFingerings && e.name === 'fingering');
   const hidden = element.attributes['print-object'] === 'no' ? ' print-object="no"' : '';
   const parts: string[] = [`<note id="${event.id}"${hidden}>`];
@@ -250,7 +270,9 @@ function noteXml(element: XmlElement, event: Timed, context: NoteContext): strin
     const { pitch } = event;
     const unpitched = child(element, 'unpitched');
     if (pitch)
-      parts.push(`<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`);
+      parts.push(
+        `<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`,
+      );
     else if (unpitched) {
       const step = child(unpitched, 'display-step')?.text.trim() ?? 'B';
       const octave = child(unpitched, 'display-octave')?.text.trim() ?? '4';
@@ -272,7 +294,8 @@ function noteXml(element: XmlElement, event: Timed, context: NoteContext): strin
     event.value !== null && valueQuarters(event.value, 0, null) !== null
       ? { value: event.value, dots: Math.min(event.dots, 3) }
       : valueOfLength(event.duration, context.score.ticksPerQuarter);
-  if (known && !(event.kind === 'rest' && event.wholeBar)) parts.push(`<type>${known.value}</type>${'<dot/>'.repeat(known.dots)}`);
+  if (known && !(event.kind === 'rest' && event.wholeBar))
+    parts.push(`<type>${known.value}</type>${'<dot/>'.repeat(known.dots)}`);
   const accidental = child(element, 'accidental');
   if (accidental) parts.push(copy(accidental));
   if (event.timeModification)
@@ -329,11 +352,17 @@ function directionXml(element: XmlElement, staffOffset: number | null): string {
  * Writes bars `from` to `to` (both included, clamped to the piece) as a complete MusicXML 4.0 document.
  * Bar and note ids are those of the model, so they come back in the engraved SVG.
  */
-export function writeExcerpt(text: string, read: Pick<ReadScore, 'score' | 'ranges' | 'filledFrom'>, request: ExcerptRequest): string {
+export function writeExcerpt(
+  text: string,
+  read: Pick<ReadScore, 'score' | 'ranges' | 'filledFrom'>,
+  request: ExcerptRequest,
+): string {
   const { score, ranges } = read;
   const from = Math.max(0, Math.min(request.from, score.bars.length - 1));
   const to = Math.max(from, Math.min(request.to, score.bars.length - 1));
-  const chosen = score.parts.flatMap((part, index) => (!request.parts || request.parts.includes(part.id) ? [{ part, index }] : []));
+  const chosen = score.parts.flatMap((part, index) =>
+    !request.parts || request.parts.includes(part.id) ? [{ part, index }] : [],
+  );
   const inRange = <T extends { readonly bar: number }>(e: T): boolean => e.bar >= from && e.bar <= to;
   const notes = score.notes.filter(inRange);
   const events: Timed[] = [...notes, ...score.rests.filter(inRange)];
@@ -351,14 +380,17 @@ export function writeExcerpt(text: string, read: Pick<ReadScore, 'score' | 'rang
     const staves = onlyStaff === null ? part.staves : 1;
     const state: Attributes = { keys: new Map(), meter: null, clefs: new Map() };
     const firstBar = score.bars[from];
-    for (const change of part.attributes) if (change.bar < from || (change.bar === from && change.onset === firstBar?.onset)) fold(state, change);
+    for (const change of part.attributes)
+      if (change.bar < from || (change.bar === from && change.onset === firstBar?.onset)) fold(state, change);
     if (state.meter === null) state.meter = firstBar?.meter ?? null;
     if (onlyStaff !== null) state.clefs = new Map([[1, state.clefs.get(onlyStaff) ?? DEFAULT_CLEF]]);
     out.push(`<part id="P${position + 1}">`);
     for (let b = from; b <= to; b += 1) {
       const bar = score.bars[b];
       if (!bar) continue;
-      out.push(`<measure id="${bar.id}${position === 0 ? '' : `-p${position + 1}`}" number="${escapeXml(bar.number.slice(0, 12))}">`);
+      out.push(
+        `<measure id="${bar.id}${position === 0 ? '' : `-p${position + 1}`}" number="${escapeXml(bar.number.slice(0, 12))}">`,
+      );
       const { signs } = bar;
       const endingStarts = signs.ending !== null && (signs.ending.starts || b === from);
       if (b === from) out.push(attributesXml(state, score.ticksPerQuarter, staves));
@@ -465,7 +497,12 @@ function measureBody(tree: XmlElement, context: BodyContext): string {
         attributesIndex += 1;
         if (!change || (b === context.from && change.onset === bar.onset)) return;
         const xml = changeXml(
-          onlyStaff === null ? change : { ...change, clefs: (change.clefs ?? []).filter((c) => c.staff === onlyStaff).map((c) => ({ ...c, staff: 1 })) },
+          onlyStaff === null
+            ? change
+            : {
+                ...change,
+                clefs: (change.clefs ?? []).filter((c) => c.staff === onlyStaff).map((c) => ({ ...c, staff: 1 })),
+              },
         );
         if (xml === '') return;
         moveTo(change.onset - bar.onset);
@@ -501,7 +538,12 @@ function measureBody(tree: XmlElement, context: BodyContext): string {
 }
 
 /** Onset of the next note written after place `i`, unless a backup or forward comes first. */
-function nextOnset(tree: XmlElement, i: number, timedOf: (sourceIndex: number) => Timed | undefined, sourceIndex: number): number | null {
+function nextOnset(
+  tree: XmlElement,
+  i: number,
+  timedOf: (sourceIndex: number) => Timed | undefined,
+  sourceIndex: number,
+): number | null {
   for (let k = i + 1; k < tree.children.length; k += 1) {
     const name = tree.children[k]?.name;
     if (name === 'note') return timedOf(sourceIndex)?.onset ?? null;
@@ -531,9 +573,13 @@ function beamsOfBar(
       id: e.id,
       onset: e.onset - context.bar.onset + shift,
       duration: e.duration,
-      flags: e.kind === 'rest' ? 0 : (FLAGS[e.value ?? valueOfLength(e.duration, context.score.ticksPerQuarter)?.value ?? ''] ?? 0),
+      flags:
+        e.kind === 'rest'
+          ? 0
+          : (FLAGS[e.value ?? valueOfLength(e.duration, context.score.ticksPerQuarter)?.value ?? ''] ?? 0),
     }));
-    for (const [id, beam] of computeBeams(beamable, context.bar.meter, context.score.ticksPerQuarter)) all.set(id, beam);
+    for (const [id, beam] of computeBeams(beamable, context.bar.meter, context.score.ticksPerQuarter))
+      all.set(id, beam);
   }
   return all;
 }

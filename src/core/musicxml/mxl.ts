@@ -15,10 +15,13 @@ export interface MxlContent {
 const CONTAINER = 'META-INF/container.xml';
 const MAX_ENTRIES = 2000;
 
-const climbs = (path: string): boolean => path.startsWith('/') || path.includes('\\') || path.split('/').includes('..') || /^[a-z]:/i.test(path);
+const climbs = (path: string): boolean =>
+  path.startsWith('/') || path.includes('\\') || path.split('/').includes('..') || /^[a-z]:/i.test(path);
 
 function unzipOnly(bytes: Uint8Array, wanted: string): Uint8Array | undefined {
-  return unzipSync(bytes, { filter: (entry) => entry.name === wanted && entry.originalSize <= LIMITS.textLength })[wanted];
+  return unzipSync(bytes, { filter: (entry) => entry.name === wanted && entry.originalSize <= LIMITS.textLength })[
+    wanted
+  ];
 }
 
 /**
@@ -32,11 +35,13 @@ export function unpackMxl(bytes: Uint8Array, file: string): Result<MxlContent, M
     const entries: { name: string; size: number; packed: number }[] = [];
     unzipSync(bytes, {
       filter: (entry) => {
-        if (entries.length < MAX_ENTRIES) entries.push({ name: entry.name, size: entry.originalSize, packed: entry.size });
+        if (entries.length < MAX_ENTRIES)
+          entries.push({ name: entry.name, size: entry.originalSize, packed: entry.size });
         return false;
       },
     });
-    const plausible = (name: string): boolean => /\.(musicxml|xml)$/i.test(name) && !name.startsWith('META-INF/') && !name.startsWith('__MACOSX/');
+    const plausible = (name: string): boolean =>
+      /\.(musicxml|xml)$/i.test(name) && !name.startsWith('META-INF/') && !name.startsWith('__MACOSX/');
     let paths: string[] = [];
     const containerEntry = entries.find((entry) => entry.name === CONTAINER);
     if (containerEntry && containerEntry.size <= 1_000_000) {
@@ -54,18 +59,34 @@ export function unpackMxl(bytes: Uint8Array, file: string): Result<MxlContent, M
     if (paths.length === 0) {
       const scores = entries.filter((entry) => plausible(entry.name));
       if (scores.length !== 1)
-        return fail('mxl-no-score', `${file} is a zip file whose container names no score. Export the piece again as MusicXML.`, { file });
+        return fail(
+          'mxl-no-score',
+          `${file} is a zip file whose container names no score. Export the piece again as MusicXML.`,
+          { file },
+        );
       paths = scores.map((entry) => entry.name);
       notes.push({ code: 'mxl-no-container', message: `${file} has no container; its only score file is read.` });
     }
     const [path = ''] = paths;
-    if (climbs(path)) return fail('mxl-bad-path', `${file} names a score outside itself ("${path.slice(0, 60)}"); it is not opened.`, { file });
-    if (paths.length > 1) notes.push({ code: 'several-scores', message: `${file} holds ${paths.length} scores; the first, ${path}, is read.` });
+    if (climbs(path))
+      return fail('mxl-bad-path', `${file} names a score outside itself ("${path.slice(0, 60)}"); it is not opened.`, {
+        file,
+      });
+    if (paths.length > 1)
+      notes.push({
+        code: 'several-scores',
+        message: `${file} holds ${paths.length} scores; the first, ${path}, is read.`,
+      });
     const entry = entries.find((e) => e.name === path);
-    if (!entry) return fail('mxl-no-score', `${file} names the score ${path}, which is not in it. Export the piece again.`, { file });
-    if (entry.size > LIMITS.textLength) return fail('mxl-too-large', `${file} would unzip to more than 48 MB; it is not opened.`, { file });
+    if (!entry)
+      return fail('mxl-no-score', `${file} names the score ${path}, which is not in it. Export the piece again.`, {
+        file,
+      });
+    if (entry.size > LIMITS.textLength)
+      return fail('mxl-too-large', `${file} would unzip to more than 48 MB; it is not opened.`, { file });
     const score = unzipOnly(bytes, path);
-    if (!score || score.length === 0) return fail('mxl-broken', `${file} could not be unzipped; export it again.`, { file });
+    if (!score || score.length === 0)
+      return fail('mxl-broken', `${file} could not be unzipped; export it again.`, { file });
     return ok({ bytes: score, path, notes });
   } catch {
     return fail('mxl-broken', `${file} is a damaged zip file; export it again.`, { file });

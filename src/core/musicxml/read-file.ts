@@ -26,7 +26,8 @@ const NOT_READ: Readonly<Record<'pdf' | 'image' | 'html' | 'studio' | 'abc' | 'm
  * `empty-file`, `is-pdf`, `is-image`, `is-html`, `is-midi`, `unknown-format`, the codes of the zip and of the reader.
  */
 export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicXmlFile> {
-  if (bytes.length > LIMITS.fileBytes) return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
+  if (bytes.length > LIMITS.fileBytes)
+    return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
   const kind = sniffFile(bytes, file);
   let inner = bytes;
   let zipPath: string | null = null;
@@ -51,15 +52,22 @@ export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicX
     case 'abc':
     case 'midi':
     case 'unknown':
-      return fail(kind === 'unknown' ? 'unknown-format' : `is-${kind}`, `${file} is ${NOT_READ[kind]}. MusicXML files (.musicxml, .xml, .mxl) are read here.`, {
-        file,
-      });
+      return fail(
+        kind === 'unknown' ? 'unknown-format' : `is-${kind}`,
+        `${file} is ${NOT_READ[kind]}. MusicXML files (.musicxml, .xml, .mxl) are read here.`,
+        {
+          file,
+        },
+      );
   }
   const source = decodeText(inner, file);
   if (!source.ok) return source as { ok: false; issue: Issue };
   const read = readScore(source.value.text, file);
   if (!read.ok) return read;
   const fileNotes = notes.map((n) => ({ code: n.code, message: n.message, bar: null, number: null, part: null }));
-  const score = fileNotes.length === 0 ? read.value.score : { ...read.value.score, warnings: [...fileNotes, ...read.value.score.warnings] };
+  const score =
+    fileNotes.length === 0
+      ? read.value.score
+      : { ...read.value.score, warnings: [...fileNotes, ...read.value.score.warnings] };
   return ok({ ...read.value, score, source: source.value, zipPath });
 }

@@ -2,9 +2,32 @@
  * One `<measure>` (or, timewise, one `<part>` of a measure) to events with exact times inside the bar.
  * Source: MusicXML 4.0 specification (W3C Community Group, 2021).
  */
-import { add, compare, decimalFraction, fraction, max, multiply, subtract, ZERO, type Fraction } from '../score/fraction';
+import {
+  add,
+  compare,
+  decimalFraction,
+  fraction,
+  max,
+  multiply,
+  subtract,
+  ZERO,
+  type Fraction,
+} from '../score/fraction';
 import { meterQuarters } from '../score/meter';
-import type { Clef, Jump, Key, Lyric, Meter, Mode, NoteMarks, Pitch, Step, TieRole, TimeModification, Transposition } from '../score/model';
+import type {
+  Clef,
+  Jump,
+  Key,
+  Lyric,
+  Meter,
+  Mode,
+  NoteMarks,
+  Pitch,
+  Step,
+  TieRole,
+  TimeModification,
+  Transposition,
+} from '../score/model';
 import { LIMITS } from './limits';
 import { child, childText, childrenNamed, type XmlElement } from './xml-tree';
 
@@ -157,7 +180,18 @@ const integer = (text: string | undefined): number | null => {
   return Number(text);
 };
 
-const MODES: readonly string[] = ['major', 'minor', 'dorian', 'phrygian', 'lydian', 'mixolydian', 'aeolian', 'ionian', 'locrian', 'none'];
+const MODES: readonly string[] = [
+  'major',
+  'minor',
+  'dorian',
+  'phrygian',
+  'lydian',
+  'mixolydian',
+  'aeolian',
+  'ionian',
+  'locrian',
+  'none',
+];
 
 function readKey(element: XmlElement, warn: Warn): Key {
   const mode = childText(element, 'mode') ?? null;
@@ -178,9 +212,14 @@ function readMeter(element: XmlElement, warn: Warn): Meter | null {
   const units = childrenNamed(element, 'beat-type').map((b) => integer(b.text));
   const parts = beats.map((text, i) => ({ groups: text.split('+').map((g) => integer(g) ?? 0), unit: units[i] ?? 0 }));
   const good =
-    parts.length > 0 && parts.length <= 8 && parts.every((p) => p.groups.every((g) => g >= 1 && g <= 256) && [1, 2, 4, 8, 16, 32, 64, 128].includes(p.unit));
+    parts.length > 0 &&
+    parts.length <= 8 &&
+    parts.every((p) => p.groups.every((g) => g >= 1 && g <= 256) && [1, 2, 4, 8, 16, 32, 64, 128].includes(p.unit));
   if (!good) {
-    warn('bad-meter', `the meter ${beats.join('+').slice(0, 20)}/${units.join('+').slice(0, 20)} cannot be read; the one before it holds`);
+    warn(
+      'bad-meter',
+      `the meter ${beats.join('+').slice(0, 20)}/${units.join('+').slice(0, 20)} cannot be read; the one before it holds`,
+    );
     return null;
   }
   const symbol = element.attributes['symbol'];
@@ -201,7 +240,10 @@ function readAttributes(element: XmlElement, onset: Fraction, state: PartState, 
   if (divisions !== undefined) {
     const value = decimalFraction(divisions);
     if (value === null || value.n <= 0 || value.n / value.d > LIMITS.divisions) {
-      warn('bad-divisions', `divisions "${divisions.slice(0, 20)}" cannot be used; lengths are taken from the note values`);
+      warn(
+        'bad-divisions',
+        `divisions "${divisions.slice(0, 20)}" cannot be used; lengths are taken from the note values`,
+      );
       state.divisions = null;
     } else {
       state.divisions = value;
@@ -210,7 +252,8 @@ function readAttributes(element: XmlElement, onset: Fraction, state: PartState, 
   }
   const staves = integer(childText(element, 'staves'));
   if (staves !== null) {
-    if (staves < 1 || staves > LIMITS.staves) warn('bad-staves', `${staves} staves are not possible; the number is ignored`);
+    if (staves < 1 || staves > LIMITS.staves)
+      warn('bad-staves', `${staves} staves are not possible; the number is ignored`);
     else state.staves = Math.max(state.staves, staves);
   }
   const keys = childrenNamed(element, 'key');
@@ -253,7 +296,14 @@ function readPitch(element: XmlElement, warn: Warn): Pitch | null {
   const octave = integer(childText(element, 'octave'));
   const alterText = childText(element, 'alter');
   const alter = alterText === undefined ? 0 : Number(alterText);
-  if (!STEP.test(step) || octave === null || octave < 0 || octave > 9 || !Number.isFinite(alter) || Math.abs(alter) > 3) {
+  if (
+    !STEP.test(step) ||
+    octave === null ||
+    octave < 0 ||
+    octave > 9 ||
+    !Number.isFinite(alter) ||
+    Math.abs(alter) > 3
+  ) {
     warn(
       'bad-pitch',
       `a note has the pitch "${step.slice(0, 8)}${alter || ''} octave ${childText(element, 'octave')?.slice(0, 8) ?? '?'}", which does not exist; it is kept without a pitch`,
@@ -297,7 +347,8 @@ function readMarks(note: XmlElement): { marks: NoteMarks; tied: readonly string[
           break;
         case 'slur': {
           const role = mark.attributes['type'];
-          if (role === 'start' || role === 'stop' || role === 'continue') slurs.push({ role, number: mark.attributes['number'] ?? '1' });
+          if (role === 'start' || role === 'stop' || role === 'continue')
+            slurs.push({ role, number: mark.attributes['number'] ?? '1' });
           break;
         }
         case 'articulations':
@@ -328,7 +379,19 @@ function readMarks(note: XmlElement): { marks: NoteMarks; tied: readonly string[
           break;
       }
   return {
-    marks: { fingers, strings, frets, technical, articulations, ornaments, slurs, lyrics: lyrics.map(readLyric), dynamics, fermata, arpeggiate },
+    marks: {
+      fingers,
+      strings,
+      frets,
+      technical,
+      articulations,
+      ornaments,
+      slurs,
+      lyrics: lyrics.map(readLyric),
+      dynamics,
+      fermata,
+      arpeggiate,
+    },
     tied,
   };
 }
@@ -360,7 +423,11 @@ export function jumpFromWords(words: string): Jump | null {
   const text = words.toLowerCase().replace(DOT, '').replace(/\s+/g, ' ').trim();
   const kind = /^(d ?c|da capo)\b/.test(text) ? 'dacapo' : /^(d ?s|dal segno|d ?%)\b/.test(text) ? 'dalsegno' : null;
   if (!kind) return null;
-  const until = /\bal fine\b/.test(text) ? 'fine' : /\bal (coda|o)\b|e poi la coda|then coda/.test(text) ? 'coda' : null;
+  const until = /\bal fine\b/.test(text)
+    ? 'fine'
+    : /\bal (coda|o)\b|e poi la coda|then coda/.test(text)
+      ? 'coda'
+      : null;
   const withRepeats = /\b(con rep|with repeats|con ripetizione|con replica)/.test(text);
   return { kind, until, to: null, withRepeats };
 }
@@ -380,9 +447,20 @@ function readSound(sound: XmlElement, onset: Fraction, signs: RawSigns, tempos: 
       saidTempo = true;
     } else warn('bad-tempo', `a tempo of "${a['tempo'].slice(0, 20)}" is ignored`);
   }
-  if (a['dacapo'] === 'yes') signs.jump = { kind: 'dacapo', until: signs.jump?.until ?? null, to: null, withRepeats: signs.jump?.withRepeats ?? false };
+  if (a['dacapo'] === 'yes')
+    signs.jump = {
+      kind: 'dacapo',
+      until: signs.jump?.until ?? null,
+      to: null,
+      withRepeats: signs.jump?.withRepeats ?? false,
+    };
   if (a['dalsegno'] !== undefined)
-    signs.jump = { kind: 'dalsegno', until: signs.jump?.until ?? null, to: a['dalsegno'], withRepeats: signs.jump?.withRepeats ?? false };
+    signs.jump = {
+      kind: 'dalsegno',
+      until: signs.jump?.until ?? null,
+      to: a['dalsegno'],
+      withRepeats: signs.jump?.withRepeats ?? false,
+    };
   if (a['segno'] !== undefined) signs.segno = a['segno'];
   if (a['coda'] !== undefined) signs.coda = a['coda'];
   if (a['tocoda'] !== undefined) signs.toCoda = true;
@@ -408,7 +486,11 @@ function readMetronome(element: XmlElement, onset: Fraction): RawTempo | null {
   if (perMinute !== undefined) {
     const number = Number(/\d+(?:\.\d+)?/.exec(perMinute)?.[0] ?? NaN);
     if (!(number >= 1 && number <= 2000)) return null;
-    return { onset, tempo: { bpm: (number * length.n) / length.d }, printed: { unit: first.unit, dots: first.dots, text: perMinute } };
+    return {
+      onset,
+      tempo: { bpm: (number * length.n) / length.d },
+      printed: { unit: first.unit, dots: first.dots, text: perMinute },
+    };
   }
   const fresh = second ? valueQuarters(second.unit, second.dots, null) : null;
   return fresh ? { onset, tempo: { old: length, fresh }, printed: null } : null;
@@ -436,7 +518,13 @@ function readDirection(
     for (const mark of type.children)
       switch (mark.name) {
         case 'dynamics':
-          for (const d of mark.children) directions.push({ kind: 'dynamic', level: d.name === 'other-dynamics' ? d.text.trim() : d.name, staff, onset });
+          for (const d of mark.children)
+            directions.push({
+              kind: 'dynamic',
+              level: d.name === 'other-dynamics' ? d.text.trim() : d.name,
+              staff,
+              onset,
+            });
           break;
         case 'wedge': {
           const role = mark.attributes['type'];
@@ -467,7 +555,13 @@ function readDirection(
           directions.push({ kind: 'pedal', role: mark.attributes['type'] ?? 'start', staff, onset });
           break;
         case 'octave-shift':
-          directions.push({ kind: 'ottava', role: mark.attributes['type'] ?? 'stop', size: integer(mark.attributes['size']) ?? 8, staff, onset });
+          directions.push({
+            kind: 'ottava',
+            role: mark.attributes['type'] ?? 'stop',
+            size: integer(mark.attributes['size']) ?? 8,
+            staff,
+            onset,
+          });
           break;
         case 'metronome': {
           const tempo = readMetronome(mark, onset);
@@ -491,7 +585,8 @@ function readBarline(element: XmlElement, signs: RawSigns, warn: Warn): void {
   if (location === 'right' && (style === 'light-light' || style === 'light-heavy')) signs.doubleBar = style;
   const repeat = child(element, 'repeat');
   if (repeat) {
-    if (location === 'middle') warn('repeat-inside-bar', 'a repeat sign stands inside a bar; it is read at the bar line');
+    if (location === 'middle')
+      warn('repeat-inside-bar', 'a repeat sign stands inside a bar; it is read at the bar line');
     if (repeat.attributes['direction'] === 'forward') signs.repeatStart = true;
     else if (repeat.attributes['direction'] === 'backward') {
       const times = repeat.attributes['times'];
@@ -624,7 +719,8 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
         const modificationElement = child(element, 'time-modification');
         const actual = modificationElement ? integer(childText(modificationElement, 'actual-notes')) : null;
         const normal = modificationElement ? integer(childText(modificationElement, 'normal-notes')) : null;
-        const timeModification = actual && normal && actual > 0 && normal > 0 && actual <= 128 && normal <= 128 ? { actual, normal } : null;
+        const timeModification =
+          actual && normal && actual > 0 && normal > 0 && actual <= 128 && normal <= 128 ? { actual, normal } : null;
         let duration = ZERO;
         if (!grace) {
           const said = length(childText(element, 'duration'), isRest ? 'a rest' : 'a note');
@@ -697,7 +793,8 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
         attributes.push(readAttributes(element, cursor.at, state, warn));
         const style = child(element, 'measure-style');
         const sign = style ? child(style, 'measure-repeat') : undefined;
-        if (sign?.attributes['type'] === 'start') barRepeat = { role: 'start', size: Math.max(1, Math.min(8, integer(sign.text) ?? 1)) };
+        if (sign?.attributes['type'] === 'start')
+          barRepeat = { role: 'start', size: Math.max(1, Math.min(8, integer(sign.text) ?? 1)) };
         else if (sign?.attributes['type'] === 'stop') barRepeat = { role: 'stop' };
         break;
       }
@@ -721,5 +818,16 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
       default:
         break;
     }
-  return { events, directions, tempos, chords, attributes, signs, length: cursor.reach, lineBreak, hasBeams, barRepeat };
+  return {
+    events,
+    directions,
+    tempos,
+    chords,
+    attributes,
+    signs,
+    length: cursor.reach,
+    lineBreak,
+    hasBeams,
+    barRepeat,
+  };
 }

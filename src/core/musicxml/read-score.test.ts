@@ -40,7 +40,8 @@ describe('reading MusicXML', () => {
   });
 
   it('keeps tuplets exact: three in the time of two', () => {
-    const triplet = '<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>';
+    const triplet =
+      '<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>';
     const score = read(
       doc(
         `<measure number="1"><attributes><divisions>3</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>${note('C', 4, 1, triplet)}${note('D', 4, 1, triplet)}${note('E', 4, 1, triplet)}</measure>`,
@@ -62,7 +63,11 @@ describe('reading MusicXML', () => {
   it('reads additive, compound-sum and free meters', () => {
     const meter = (xml: string): string =>
       meterText(
-        read(doc(`<measure number="1"><attributes><divisions>4</divisions><time>${xml}</time></attributes>${note('C', 4, 10)}</measure>`)).bars[0]?.meter ?? {
+        read(
+          doc(
+            `<measure number="1"><attributes><divisions>4</divisions><time>${xml}</time></attributes>${note('C', 4, 10)}</measure>`,
+          ),
+        ).bars[0]?.meter ?? {
           parts: [],
           symbol: null,
         },
@@ -74,7 +79,9 @@ describe('reading MusicXML', () => {
 
   it('reads score-timewise to the same score', () => {
     const inner = `${START}${note('C', 4, 16)}`;
-    const partwise = read(doc(`<measure number="1">${inner}</measure><measure number="2">${note('D', 4, 16)}</measure>`));
+    const partwise = read(
+      doc(`<measure number="1">${inner}</measure><measure number="2">${note('D', 4, 16)}</measure>`),
+    );
     const timewise = read(
       `<score-timewise><part-list><score-part id="P1"><part-name>A</part-name></score-part></part-list><measure number="1"><part id="P1">${inner}</part></measure><measure number="2"><part id="P1">${note('D', 4, 16)}</part></measure></score-timewise>`,
     );
@@ -85,7 +92,11 @@ describe('reading MusicXML', () => {
   it('reads D.C. al Fine from words and from sound', () => {
     const bars = (fine: string, jump: string): number[] => [
       ...playingOrder(
-        read(doc(`<measure number="1">${START}${note('C', 4, 16)}${fine}</measure><measure number="2">${note('D', 4, 16)}${jump}</measure>`)).bars,
+        read(
+          doc(
+            `<measure number="1">${START}${note('C', 4, 16)}${fine}</measure><measure number="2">${note('D', 4, 16)}${jump}</measure>`,
+          ),
+        ).bars,
       ).order,
     ];
     const words = (w: string): string => `<direction><direction-type><words>${w}</words></direction-type></direction>`;
@@ -94,11 +105,19 @@ describe('reading MusicXML', () => {
   });
 
   it('takes tempo from the sound, a dotted unit, and a metric modulation', () => {
-    const tempo = (xml: string): number[] => read(doc(`<measure number="1">${START}${xml}${note('C', 4, 16)}</measure>`)).tempos.map((t) => t.bpm);
-    const metronome = (xml: string): string => `<direction><direction-type><metronome>${xml}</metronome></direction-type></direction>`;
+    const tempo = (xml: string): number[] =>
+      read(doc(`<measure number="1">${START}${xml}${note('C', 4, 16)}</measure>`)).tempos.map((t) => t.bpm);
+    const metronome = (xml: string): string =>
+      `<direction><direction-type><metronome>${xml}</metronome></direction-type></direction>`;
     expect(tempo(metronome('<beat-unit>quarter</beat-unit><beat-unit-dot/><per-minute>60</per-minute>'))).toEqual([90]);
-    expect(tempo('<direction><direction-type><words>x</words></direction-type><sound tempo="72"/></direction>')).toEqual([72]);
-    expect(tempo(`<sound tempo="120"/>${note('C', 4, 16)}${metronome('<beat-unit>eighth</beat-unit><beat-unit>quarter</beat-unit>')}`)).toEqual([120, 240]);
+    expect(
+      tempo('<direction><direction-type><words>x</words></direction-type><sound tempo="72"/></direction>'),
+    ).toEqual([72]);
+    expect(
+      tempo(
+        `<sound tempo="120"/>${note('C', 4, 16)}${metronome('<beat-unit>eighth</beat-unit><beat-unit>quarter</beat-unit>')}`,
+      ),
+    ).toEqual([120, 240]);
   });
 
   it('gives made ids to bars and notes and keeps written ones', () => {
@@ -116,17 +135,27 @@ describe('bad and hostile input', () => {
   const one = (inner: string): string => doc(`<measure number="1">${START}${inner}</measure>`);
   it.each([
     ['a backup before the bar', one(`<backup><duration>4</duration></backup>${note('C', 4, 16)}`), 'backup-before-bar'],
-    ['a chord note without a note', one(`${note('C', 4, 16, '').replace('<note>', '<note><chord/>')}`), 'chord-without-note'],
+    [
+      'a chord note without a note',
+      one(`${note('C', 4, 16, '').replace('<note>', '<note><chord/>')}`),
+      'chord-without-note',
+    ],
     ['step H', one(note('H', 4, 16)), 'bad-pitch'],
     ['octave 99', one(note('C', 99, 16)), 'bad-pitch'],
     ['a negative length', one(note('C', 4, -4)), 'bad-duration'],
     ['an over-full bar', one(note('C', 4, 20)), 'bar-overfull'],
     [
       'zero divisions',
-      doc(`<measure number="1"><attributes><divisions>0</divisions></attributes>${note('C', 4, 4, '<type>quarter</type>')}</measure>`),
+      doc(
+        `<measure number="1"><attributes><divisions>0</divisions></attributes>${note('C', 4, 4, '<type>quarter</type>')}</measure>`,
+      ),
       'bad-divisions',
     ],
-    ['missing divisions', doc(`<measure number="1">${note('C', 4, 4, '<type>quarter</type>')}</measure>`), 'no-divisions'],
+    [
+      'missing divisions',
+      doc(`<measure number="1">${note('C', 4, 4, '<type>quarter</type>')}</measure>`),
+      'no-divisions',
+    ],
     ['an open tie', one(note('C', 4, 16, '<tie type="start"/>')), 'tie-unclosed'],
     [
       'a repeat of a billion times',
@@ -138,7 +167,11 @@ describe('bad and hostile input', () => {
       doc(`<measure number="1">${START}${note('C', 4, 16)}</measure><measure number="1">${note('C', 4, 16)}</measure>`),
       'bar-number-twice',
     ],
-    ['an undeclared entity', one(note('C', 4, 16)).replace('<part-list>', '<movement-title>&bomb;</movement-title><part-list>'), 'unknown-entity'],
+    [
+      'an undeclared entity',
+      one(note('C', 4, 16)).replace('<part-list>', '<movement-title>&bomb;</movement-title><part-list>'),
+      'unknown-entity',
+    ],
   ])('loads %s with a warning that names bar and part', (_, source, code) => {
     expect(codes(source)).toContain(code);
     const warning = read(source).warnings.find((w) => w.code === code);
@@ -157,29 +190,41 @@ describe('bad and hostile input', () => {
     ['a damaged zip', text('PK\u0003\u0004rubbish'), 'mxl-broken'],
     [
       'deep nesting',
-      text(`<score-partwise><part id="P1"><measure number="1">${'<a>'.repeat(100)}${'</a>'.repeat(100)}</measure></part></score-partwise>`),
+      text(
+        `<score-partwise><part id="P1"><measure number="1">${'<a>'.repeat(100)}${'</a>'.repeat(100)}</measure></part></score-partwise>`,
+      ),
       'too-deep',
     ],
     ['too many bars', text(doc('<measure number="1"/>'.repeat(20_001))), 'too-many-bars'],
   ])('refuses %s with a code', (_, bytes, code) => expect(refusal(bytes)).toBe(code));
 
   it('never expands entities of a DOCTYPE', () => {
-    const bomb = `<!DOCTYPE score-partwise [<!ENTITY a "${'x'.repeat(1000)}"><!ENTITY b "&a;&a;&a;">]>${one(note('C', 4, 16))
+    const bomb = `<!DOCTYPE score-partwise [<!ENTITY a "${'x'.repeat(1000)}"><!ENTITY b "&a;&a;&a;">]>${one(
+      note('C', 4, 16),
+    )
       .replace('<?xml version="1.0"?>', '')
       .replace('<part-list>', '<movement-title>&b;</movement-title><part-list>')}`;
     expect(read(bomb).title.length).toBeLessThan(20);
   });
 
-  const container = (path: string): Uint8Array => strToU8(`<container><rootfiles><rootfile full-path="${path}"/></rootfiles></container>`);
+  const container = (path: string): Uint8Array =>
+    strToU8(`<container><rootfiles><rootfile full-path="${path}"/></rootfiles></container>`);
   const score = strToU8(one(note('C', 4, 16)));
   it('reads the first root file of an .mxl', () => {
-    const result = readMusicXmlFile(zipSync({ 'META-INF/container.xml': container('a/score.xml'), 'a/score.xml': score }), 'x.mxl');
+    const result = readMusicXmlFile(
+      zipSync({ 'META-INF/container.xml': container('a/score.xml'), 'a/score.xml': score }),
+      'x.mxl',
+    );
     expect(result.ok && result.value.zipPath).toBe('a/score.xml');
   });
   it('does not follow a path that climbs', () =>
-    expect(refusal(zipSync({ 'META-INF/container.xml': container('../score.xml'), 'score.xml': score }), 'x.mxl')).toBe('mxl-bad-path'));
+    expect(refusal(zipSync({ 'META-INF/container.xml': container('../score.xml'), 'score.xml': score }), 'x.mxl')).toBe(
+      'mxl-bad-path',
+    ));
   it('refuses a container whose score is missing', () =>
-    expect(refusal(zipSync({ 'META-INF/container.xml': container('b.xml'), 'a.xml': score }), 'x.mxl')).toBe('mxl-no-score'));
+    expect(refusal(zipSync({ 'META-INF/container.xml': container('b.xml'), 'a.xml': score }), 'x.mxl')).toBe(
+      'mxl-no-score',
+    ));
 
   it('survives any damage without a crash', () => {
     const good = one(
@@ -205,7 +250,10 @@ describe('encodings', () => {
       ['utf-16be', true],
       ['latin-1', false],
     ] as const) {
-      const declared = source.replace('X', encoding === 'latin-1' ? 'ISO-8859-1' : encoding.startsWith('utf-16') ? 'UTF-16' : 'UTF-8');
+      const declared = source.replace(
+        'X',
+        encoding === 'latin-1' ? 'ISO-8859-1' : encoding.startsWith('utf-16') ? 'UTF-16' : 'UTF-8',
+      );
       const bytes = encodeText(declared, { encoding, bom });
       const decoded = decodeText(bytes, 'x');
       expect(decoded.ok && decoded.value).toMatchObject({ text: declared, encoding });

@@ -29,7 +29,16 @@ import { LIMITS } from './limits';
 import { readMeasure, startState, type PartState, type RawMeasure } from './read-measure';
 import { child, childText, childrenNamed, walkXml, type XmlCode, type XmlElement } from './xml-tree';
 
-export type ReadCode = XmlCode | 'wrong-root' | 'no-parts' | 'no-bars' | 'too-many-bars' | 'too-many-notes' | 'too-many-parts' | 'too-large' | 'empty-file';
+export type ReadCode =
+  | XmlCode
+  | 'wrong-root'
+  | 'no-parts'
+  | 'no-bars'
+  | 'too-many-bars'
+  | 'too-many-notes'
+  | 'too-many-parts'
+  | 'too-large'
+  | 'empty-file';
 
 /** Character ranges `[start, end]` in the source text per part and bar; a bar missing in a part has none. */
 export type SourceRanges = readonly (readonly (readonly [number, number] | null)[])[];
@@ -103,7 +112,9 @@ function readPartHead(element: XmlElement): PartHead {
   return {
     name: childText(element, 'part-name') ?? '',
     abbreviation: childText(element, 'part-abbreviation') ?? '',
-    sound: instrument ? (childText(instrument, 'instrument-sound') ?? childText(instrument, 'instrument-name') ?? null) : null,
+    sound: instrument
+      ? (childText(instrument, 'instrument-sound') ?? childText(instrument, 'instrument-name') ?? null)
+      : null,
     program,
     unpitched,
   };
@@ -128,7 +139,8 @@ function readHeader(element: XmlElement, header: Header): void {
       header.movement = element.text.trim();
       break;
     case 'credit':
-      if (childText(element, 'credit-type') === 'title' && header.credit === '') header.credit = childText(element, 'credit-words') ?? '';
+      if (childText(element, 'credit-type') === 'title' && header.credit === '')
+        header.credit = childText(element, 'credit-words') ?? '';
       break;
     case 'identification': {
       header.identification = [element.start, element.end];
@@ -166,14 +178,30 @@ const sortedByOnset = <T extends { readonly onset: number }>(list: T[]): T[] => 
 /** Reads the text of a document. `file` is used in messages only. */
 export function readScore(text: string, file: string): Result<ReadScore, ReadCode> {
   if (text.length > LIMITS.textLength)
-    return fail('too-large', `${file} holds more than 48 million characters; export the movements as single files.`, { file });
+    return fail('too-large', `${file} holds more than 48 million characters; export the movements as single files.`, {
+      file,
+    });
   const warnings: ScoreWarning[] = [];
   let suppressed = 0;
-  const warn = (code: string, message: string, bar: number | null, number: string | null, part: string | null): void => {
+  const warn = (
+    code: string,
+    message: string,
+    bar: number | null,
+    number: string | null,
+    part: string | null,
+  ): void => {
     if (warnings.length < LIMITS.warnings) warnings.push({ code, bar, number, part, message });
     else suppressed += 1;
   };
-  const header: Header = { title: '', movement: '', credit: '', composer: '', identification: null, headerEnd: null, miscellaneous: {} };
+  const header: Header = {
+    title: '',
+    movement: '',
+    credit: '',
+    composer: '',
+    identification: null,
+    headerEnd: null,
+    miscellaneous: {},
+  };
   const partHeads = new Map<string, PartHead>();
   const parts = new Map<string, GrowingPart>();
   const bars: BarHead[] = [];
@@ -192,9 +220,17 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
     return fresh;
   };
   const startBar = (index: number, attributes: Readonly<Record<string, string>>): void => {
-    if (index >= LIMITS.bars) throw new Refuse('too-many-bars', `${file} has more than ${LIMITS.bars.toLocaleString('en')} bars; split it into movements.`);
+    if (index >= LIMITS.bars)
+      throw new Refuse(
+        'too-many-bars',
+        `${file} has more than ${LIMITS.bars.toLocaleString('en')} bars; split it into movements.`,
+      );
     if (!bars[index])
-      bars[index] = { number: attributes['number'] ?? String(index + 1), writtenId: attributes['id'] ?? null, implicit: attributes['implicit'] === 'yes' };
+      bars[index] = {
+        number: attributes['number'] ?? String(index + 1),
+        writtenId: attributes['id'] ?? null,
+        implicit: attributes['implicit'] === 'yes',
+      };
   };
 
   try {
@@ -216,7 +252,14 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
             attributesOfTwo = attributes;
             if (path[1] === 'part' && layout === 'partwise') {
               const id = attributes['id'] ?? `P${parts.size + 1}`;
-              if (parts.has(id)) warn('part-twice', `the part ${id} appears twice; its bars are read one after the other`, null, null, id);
+              if (parts.has(id))
+                warn(
+                  'part-twice',
+                  `the part ${id} appears twice; its bars are read one after the other`,
+                  null,
+                  null,
+                  id,
+                );
               currentPart = id;
               partOf(id);
               return false;
@@ -226,14 +269,21 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
               startBar(currentBar, attributes);
               return false;
             }
-            return ['work', 'movement-title', 'identification', 'defaults', 'credit', 'part-list'].includes(path[1] ?? '');
+            return ['work', 'movement-title', 'identification', 'defaults', 'credit', 'part-list'].includes(
+              path[1] ?? '',
+            );
           }
-          return path.length === 3 && ((path[1] === 'part' && path[2] === 'measure') || (path[1] === 'measure' && path[2] === 'part'));
+          return (
+            path.length === 3 &&
+            ((path[1] === 'part' && path[2] === 'measure') || (path[1] === 'measure' && path[2] === 'part'))
+          );
         },
         tree: (element, path) => {
           if (path.length === 2) {
             if (['defaults', 'credit', 'part-list'].includes(element.name)) header.headerEnd ??= element.start;
-            if (element.name === 'part-list') for (const p of childrenNamed(element, 'score-part')) partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
+            if (element.name === 'part-list')
+              for (const p of childrenNamed(element, 'score-part'))
+                partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
             else readHeader(element, header);
             return;
           }
@@ -246,16 +296,28 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
             part.ranges.push(null);
           }
           const number = bars[index]?.number ?? String(index + 1);
-          const measure = readMeasure(element, part.state, (code, message) => warn(code, `bar ${number}, part ${part.id}: ${message}`, index, number, part.id));
+          const measure = readMeasure(element, part.state, (code, message) =>
+            warn(code, `bar ${number}, part ${part.id}: ${message}`, index, number, part.id),
+          );
           noteCount += measure.events.length;
           if (noteCount > LIMITS.notes)
-            throw new Refuse('too-many-notes', `${file} has more than ${LIMITS.notes.toLocaleString('en')} notes; split it into movements.`);
+            throw new Refuse(
+              'too-many-notes',
+              `${file} has more than ${LIMITS.notes.toLocaleString('en')} notes; split it into movements.`,
+            );
           if (part.measures.length === index) {
             part.measures.push(measure);
             part.ranges.push([element.start, element.end]);
           }
         },
-        entity: (message) => warn('unknown-entity', `an entity that is not part of XML is left as text (${message.slice(0, 60)})`, null, null, null),
+        entity: (message) =>
+          warn(
+            'unknown-entity',
+            `an entity that is not part of XML is left as text (${message.slice(0, 60)})`,
+            null,
+            null,
+            null,
+          ),
       },
       file,
     );
@@ -265,11 +327,20 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
     throw error;
   }
   if (layout === null) return fail('empty-file', `${file} holds no score.`, { file });
-  if (parts.size === 0) return fail('no-parts', `${file} is MusicXML, but it holds no part. Export the piece again.`, { file });
-  if (bars.length === 0) return fail('no-bars', `${file} is MusicXML, but it holds no bars. Export the piece again.`, { file });
+  if (parts.size === 0)
+    return fail('no-parts', `${file} is MusicXML, but it holds no part. Export the piece again.`, { file });
+  if (bars.length === 0)
+    return fail('no-bars', `${file} is MusicXML, but it holds no bars. Export the piece again.`, { file });
   const filledFrom = fillBarRepeats([...parts.values()]);
   const score = assemble({ header, parts: [...parts.values()], partHeads, bars, warnings, warn });
-  if (suppressed > 0) warnings.push({ code: 'more-warnings', bar: null, number: null, part: null, message: `${suppressed} more warnings are not listed` });
+  if (suppressed > 0)
+    warnings.push({
+      code: 'more-warnings',
+      bar: null,
+      number: null,
+      part: null,
+      message: `${suppressed} more warnings are not listed`,
+    });
   return ok({
     score,
     layout,
@@ -293,7 +364,12 @@ function fillBarRepeats(parts: readonly GrowingPart[]): Map<string, number> {
       const source = part.measures[from];
       if (!source) return;
       filledFrom.set(`${partIndex} ${i}`, from);
-      part.measures[i] = { ...measure, events: source.events.map((e) => ({ ...e, writtenId: null })), length: source.length, hasBeams: source.hasBeams };
+      part.measures[i] = {
+        ...measure,
+        events: source.events.map((e) => ({ ...e, writtenId: null })),
+        length: source.length,
+        hasBeams: source.hasBeams,
+      };
     });
   });
   return filledFrom;
@@ -305,14 +381,23 @@ interface Assembly {
   readonly partHeads: ReadonlyMap<string, PartHead>;
   readonly bars: readonly BarHead[];
   readonly warnings: ScoreWarning[];
-  readonly warn: (code: string, message: string, bar: number | null, number: string | null, part: string | null) => void;
+  readonly warn: (
+    code: string,
+    message: string,
+    bar: number | null,
+    number: string | null,
+    part: string | null,
+  ) => void;
 }
 
 /** Above this many ticks a quarter, times are rounded instead (and said so): only hostile files come here. */
 const FINEST_TICKS = 50_000_000;
 const ROUNDED_TICKS = 1_441_440;
 
-function commonTicks(parts: readonly GrowingPart[], lengths: readonly Fraction[]): { perQuarter: number; exact: boolean } {
+function commonTicks(
+  parts: readonly GrowingPart[],
+  lengths: readonly Fraction[],
+): { perQuarter: number; exact: boolean } {
   const denominators = new Set<number>([1]);
   for (const part of parts)
     for (const measure of part.measures) {
@@ -321,7 +406,8 @@ function commonTicks(parts: readonly GrowingPart[], lengths: readonly Fraction[]
         denominators.add(e.onset.d);
         denominators.add(e.duration.d);
       }
-      for (const list of [measure.directions, measure.tempos, measure.chords, measure.attributes]) for (const d of list) denominators.add(d.onset.d);
+      for (const list of [measure.directions, measure.tempos, measure.chords, measure.attributes])
+        for (const d of list) denominators.add(d.onset.d);
     }
   for (const length of lengths) denominators.add(length.d);
   // 48 leaves room for thirty-seconds and triplets of the beat, whatever the piece itself uses.
@@ -348,7 +434,8 @@ function barLengths({ parts, bars, warn }: Assembly): { lengths: Fraction[]; met
         break;
       }
     }
-    const firstKey = parts[0]?.measures[i]?.attributes.find((a) => a.keys && compare(a.onset, ZERO) === 0)?.keys?.[0]?.key;
+    const firstKey = parts[0]?.measures[i]?.attributes.find((a) => a.keys && compare(a.onset, ZERO) === 0)?.keys?.[0]
+      ?.key;
     if (firstKey) key = firstKey;
     const nominal = meterQuarters(meter);
     let length = ZERO;
@@ -372,7 +459,13 @@ function barLengths({ parts, bars, warn }: Assembly): { lengths: Fraction[]; met
           head.number,
           part.id,
         );
-      else if (compare(add(measure.length, tolerance), nominal) < 0 && !head.implicit && i > 0 && i < bars.length - 1 && !splitHere(parts, i))
+      else if (
+        compare(add(measure.length, tolerance), nominal) < 0 &&
+        !head.implicit &&
+        i > 0 &&
+        i < bars.length - 1 &&
+        !splitHere(parts, i)
+      )
         warn(
           'bar-underfull',
           `bar ${head.number}, part ${part.id}: holds only ${measure.length.n / measure.length.d} quarters where the meter ${meterText(meter)} has ${nominal.n / nominal.d}`,
@@ -442,7 +535,12 @@ function barSigns(parts: readonly GrowingPart[], count: number): BarSigns[] {
     }
     const covering = open;
     const stops =
-      covering !== null && (s.endingStop || s.repeatEnd !== null || i + 1 >= count || merged[i + 1]?.endingStart != null || s.doubleBar === 'light-heavy');
+      covering !== null &&
+      (s.endingStop ||
+        s.repeatEnd !== null ||
+        i + 1 >= count ||
+        merged[i + 1]?.endingStart != null ||
+        s.doubleBar === 'light-heavy');
     if (stops) open = null;
     return {
       ...NO_SIGNS,
@@ -464,8 +562,16 @@ function assemble(assembly: Assembly): Score {
   const giveId = idGiver();
   const { lengths, meters, keys } = barLengths(assembly);
   const { perQuarter, exact } = commonTicks(parts, lengths);
-  if (!exact) warn('time-rounded', 'the file divides the quarter note in ways that have no common measure; times are rounded', null, null, null);
-  const toTicks = (value: Fraction): Ticks => ticks(exact ? value.n * (perQuarter / value.d) : Math.round((value.n / value.d) * perQuarter));
+  if (!exact)
+    warn(
+      'time-rounded',
+      'the file divides the quarter note in ways that have no common measure; times are rounded',
+      null,
+      null,
+      null,
+    );
+  const toTicks = (value: Fraction): Ticks =>
+    ticks(exact ? value.n * (perQuarter / value.d) : Math.round((value.n / value.d) * perQuarter));
   const signs = barSigns(parts, assembly.bars.length);
   const bars: Bar[] = [];
   const seenNumbers = new Set<string>();
@@ -473,7 +579,14 @@ function assemble(assembly: Assembly): Score {
   assembly.bars.forEach((head, i) => {
     const length = toTicks(lengths[i] ?? ZERO);
     const { id, replaced } = giveId(head.writtenId, `bar-${i + 1}`);
-    if (replaced) warn('id-twice', `bar ${head.number}: its id is not usable or not its own; it is given another`, i, head.number, null);
+    if (replaced)
+      warn(
+        'id-twice',
+        `bar ${head.number}: its id is not usable or not its own; it is given another`,
+        i,
+        head.number,
+        null,
+      );
     if (seenNumbers.has(head.number) && !head.implicit && !splitHere(parts, i))
       warn('bar-number-twice', `bar ${head.number}: the number appears more than once`, i, head.number, null);
     seenNumbers.add(head.number);
@@ -500,7 +613,13 @@ function assemble(assembly: Assembly): Score {
     const attributes: AttributeChange[] = [];
     let hasBeams = false;
     if (part.measures.length < bars.length)
-      warn('part-short', `part ${part.id} stops after ${part.measures.length} of ${bars.length} bars`, part.measures.length, null, part.id);
+      warn(
+        'part-short',
+        `part ${part.id} stops after ${part.measures.length} of ${bars.length} bars`,
+        part.measures.length,
+        null,
+        part.id,
+      );
     part.measures.forEach((measure, i) => {
       const bar = bars[i];
       if (!measure || !bar) return;
@@ -509,7 +628,13 @@ function assemble(assembly: Assembly): Score {
       for (const e of measure.events) {
         const { id, replaced } = giveId(e.writtenId, `p${partIndex + 1}-b${i + 1}-n${e.sourceIndex + 1}`);
         if (replaced)
-          warn('id-twice', `bar ${bar.number}, part ${part.id}: a note id is not usable or not its own; it is given another`, i, bar.number, part.id);
+          warn(
+            'id-twice',
+            `bar ${bar.number}, part ${part.id}: a note id is not usable or not its own; it is given another`,
+            i,
+            bar.number,
+            part.id,
+          );
         // Written out twice instead of spread: one shape for all notes is several times faster to make and to sort.
         if (e.kind === 'rest') {
           rests.push({
@@ -528,7 +653,11 @@ function assemble(assembly: Assembly): Score {
             wholeBar: e.wholeBar,
           });
         } else {
-          const midi = e.pitch ? midiKey(writtenMidi(e.pitch) + e.transposed) : e.midiUnpitched === null ? null : midiKey(e.midiUnpitched);
+          const midi = e.pitch
+            ? midiKey(writtenMidi(e.pitch) + e.transposed)
+            : e.midiUnpitched === null
+              ? null
+              : midiKey(e.midiUnpitched);
           notes.push({
             kind: 'note',
             id,
@@ -558,7 +687,11 @@ function assemble(assembly: Assembly): Score {
       for (const a of measure.attributes) attributes.push({ ...a, bar: bar.index, onset: at(a.onset) });
     });
     const head = partHeads.get(part.id);
-    const firstTranspose: Transposition = attributes.find((a) => a.transpose)?.transpose ?? { diatonic: 0, chromatic: 0, octaveChange: 0 };
+    const firstTranspose: Transposition = attributes.find((a) => a.transpose)?.transpose ?? {
+      diatonic: 0,
+      chromatic: 0,
+      octaveChange: 0,
+    };
     modelParts.push({
       id: part.id,
       name: head?.name ?? '',
@@ -605,9 +738,17 @@ function tempoMarks(raw: { bar: number; onset: Ticks; tempo: RawMeasure['tempos'
   const marks: TempoMark[] = [];
   let current = 120;
   for (const { bar, onset, tempo } of sortedByOnset(raw)) {
-    current = 'bpm' in tempo.tempo ? tempo.tempo.bpm : (current * tempo.tempo.fresh.n * tempo.tempo.old.d) / (tempo.tempo.fresh.d * tempo.tempo.old.n);
+    current =
+      'bpm' in tempo.tempo
+        ? tempo.tempo.bpm
+        : (current * tempo.tempo.fresh.n * tempo.tempo.old.d) / (tempo.tempo.fresh.d * tempo.tempo.old.n);
     const last = marks[marks.length - 1];
-    const mark: TempoMark = { bar: barIndex(bar), onset, bpm: quarterBpm(Math.min(2000, Math.max(1, current))), printed: tempo.printed };
+    const mark: TempoMark = {
+      bar: barIndex(bar),
+      onset,
+      bpm: quarterBpm(Math.min(2000, Math.max(1, current))),
+      printed: tempo.printed,
+    };
     if (last && last.onset === onset) marks[marks.length - 1] = { ...mark, printed: mark.printed ?? last.printed };
     else marks.push(mark);
   }
@@ -619,6 +760,12 @@ function warnOpenTies(notes: readonly Note[], bars: readonly Bar[], warn: Assemb
   for (const note of notes)
     if ((note.tie === 'start' || note.tie === 'continue') && !note.grace && !links.has(note.id)) {
       const number = bars[note.bar]?.number ?? '';
-      warn('tie-unclosed', `bar ${number}, part ${note.part}: a tie has no note to run into`, note.bar, number, note.part);
+      warn(
+        'tie-unclosed',
+        `bar ${number}, part ${note.part}: a tie has no note to run into`,
+        note.bar,
+        number,
+        note.part,
+      );
     }
 }

@@ -6,7 +6,12 @@ export function sniffFile(bytes: Uint8Array, name: string): FileKind {
   const head = String.fromCharCode(...bytes.subarray(0, 512)).replace(/\u0000/g, '');
   if (head.startsWith('PK\u0003\u0004')) return 'zip';
   if (head.startsWith('%PDF')) return 'pdf';
-  if (head.startsWith('\u0089PNG') || head.startsWith('\u00ff\u00d8\u00ff') || (head.startsWith('RIFF') && head.includes('WEBP')) || head.startsWith('GIF8'))
+  if (
+    head.startsWith('\u0089PNG') ||
+    head.startsWith('\u00ff\u00d8\u00ff') ||
+    (head.startsWith('RIFF') && head.includes('WEBP')) ||
+    head.startsWith('GIF8')
+  )
     return 'image';
   if (head.startsWith('MThd')) return 'midi';
   const text = head.replace(/^(\u00ef\u00bb\u00bf|\u00ff\u00fe|\u00fe\u00ff)/, '').trimStart();

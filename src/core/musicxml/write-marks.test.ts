@@ -19,7 +19,8 @@ const readAgain = (text: string) => {
   if (!again.ok) throw new Error(again.issue.message);
   return again.value.score;
 };
-const bare = (score: ReturnType<typeof readAgain>) => score.notes.map((n) => [n.id, n.onset, n.duration, n.midi, n.tie]);
+const bare = (score: ReturnType<typeof readAgain>) =>
+  score.notes.map((n) => [n.id, n.onset, n.duration, n.midi, n.tie]);
 
 describe.each(FILES)('writing marks into %s', (name) => {
   it('with no marks gives the source back', async () => {
@@ -32,13 +33,19 @@ describe.each(FILES)('writing marks into %s', (name) => {
     const ids = piece.read.score.notes.filter((n) => !piece.read.filledFrom.has(`0 ${n.bar}`)).map((n) => n.id);
     fc.assert(
       fc.property(fc.uniqueArray(fc.constantFrom(...ids), { minLength: 1, maxLength: 12 }), (chosen) => {
-        const marks = chosen.map((noteId, i) => ({ kind: 'finger' as const, noteId, finger: String((i % 5) + 1) })) satisfies WrittenMark[];
+        const marks = chosen.map((noteId, i) => ({
+          kind: 'finger' as const,
+          noteId,
+          finger: String((i % 5) + 1),
+        })) satisfies WrittenMark[];
         const written = writeMarks(piece.text, piece.read, marks);
         const score = readAgain(written.text);
         expect(bare(score)).toEqual(bare(piece.read.score));
         for (const mark of marks) {
           const before = piece.read.score.notes.find((n) => n.id === mark.noteId)?.marks.fingers ?? [];
-          expect(score.notes.find((n) => n.id === mark.noteId)?.marks.fingers).toEqual(before.includes(mark.finger) ? before : [...before, mark.finger]);
+          expect(score.notes.find((n) => n.id === mark.noteId)?.marks.fingers).toEqual(
+            before.includes(mark.finger) ? before : [...before, mark.finger],
+          );
         }
       }),
       { numRuns: 25 },
@@ -47,7 +54,8 @@ describe.each(FILES)('writing marks into %s', (name) => {
 
   it('brings dynamics, cues and breaths back at their notes, and LilyPond’s musicxml2ly accepts the file', async () => {
     const piece = await open(name);
-    const note = piece.read.score.notes.find((n) => n.grace === null && !n.chord && n.bar > 0) ?? piece.read.score.notes[0];
+    const note =
+      piece.read.score.notes.find((n) => n.grace === null && !n.chord && n.bar > 0) ?? piece.read.score.notes[0];
     if (!note) throw new Error('no note');
     const cue = 'lean <into> it & "breathe"';
     const written = writeMarks(piece.text, piece.read, [
@@ -73,5 +81,8 @@ describe.each(FILES)('writing marks into %s', (name) => {
 
 it('says which marks have no note here', async () => {
   const piece = await open('ode.abc');
-  expect(writeMarks(piece.text, piece.read, [{ kind: 'finger', noteId: 'gone', finger: '1' }])).toMatchObject({ added: 0, unplaced: [{ noteId: 'gone' }] });
+  expect(writeMarks(piece.text, piece.read, [{ kind: 'finger', noteId: 'gone', finger: '1' }])).toMatchObject({
+    added: 0,
+    unplaced: [{ noteId: 'gone' }],
+  });
 });

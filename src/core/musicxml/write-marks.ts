@@ -14,7 +14,12 @@ export type WrittenMark =
   | { readonly kind: 'string'; readonly noteId: string; readonly string: number; readonly fret?: number }
   | { readonly kind: 'bow'; readonly noteId: string; readonly direction: 'up' | 'down' }
   | { readonly kind: 'dynamic'; readonly noteId: string; readonly level: string }
-  | { readonly kind: 'wedge'; readonly noteId: string; readonly toNoteId: string; readonly role: 'crescendo' | 'diminuendo' }
+  | {
+      readonly kind: 'wedge';
+      readonly noteId: string;
+      readonly toNoteId: string;
+      readonly role: 'crescendo' | 'diminuendo';
+    }
   | { readonly kind: 'cue'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'words'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'breath'; readonly noteId: string; readonly catch?: boolean }
@@ -42,7 +47,8 @@ const DYNAMICS = new Set(['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff']);
 /** Elements of a note that come after `<notations>` in the schema: it is put in before the first of them. */
 const AFTER_NOTATIONS = new Set(['lyric', 'play', 'listen']);
 
-const groupsOf = (note: XmlElement, group: string): readonly XmlElement[] => childrenNamed(note, 'notations').flatMap((n) => childrenNamed(n, group));
+const groupsOf = (note: XmlElement, group: string): readonly XmlElement[] =>
+  childrenNamed(note, 'notations').flatMap((n) => childrenNamed(n, group));
 
 /** Puts one mark inside a note: into the named group of its notations, which are made where they are missing. */
 function insideNote(note: XmlElement, group: 'technical' | 'articulations', body: string): Splice {
@@ -58,7 +64,9 @@ function insideNote(note: XmlElement, group: 'technical' | 'articulations', body
   if (existing && lastInside) return { at: lastInside.end, insert: body };
   const lastNotation = notations.children[notations.children.length - 1];
   // An empty `<notations/>` cannot be opened by splicing: a second group beside it is allowed.
-  return lastNotation ? { at: lastNotation.end, insert: wrapped } : { at: notations.end, insert: `<notations>${wrapped}</notations>` };
+  return lastNotation
+    ? { at: lastNotation.end, insert: wrapped }
+    : { at: notations.end, insert: `<notations>${wrapped}</notations>` };
 }
 
 const hasInside = (note: XmlElement, group: string, name: string, text?: string): boolean =>
@@ -93,7 +101,8 @@ function saidBeside(spot: Spot, head: XmlElement, name: string, matches: (mark: 
   const at = children.indexOf(head);
   const beside: XmlElement[] = [];
   for (let i = at - 1; i >= 0 && children[i]?.name === 'direction'; i -= 1) beside.push(...children.slice(i, i + 1));
-  for (let i = at + 1; i < children.length && children[i]?.name === 'direction'; i += 1) beside.push(...children.slice(i, i + 1));
+  for (let i = at + 1; i < children.length && children[i]?.name === 'direction'; i += 1)
+    beside.push(...children.slice(i, i + 1));
   return beside.some((d) => childrenNamed(d, 'direction-type').some((t) => childrenNamed(t, name).some(matches)));
 }
 
@@ -101,7 +110,12 @@ function saidBeside(spot: Spot, head: XmlElement, name: string, matches: (mark: 
 function atNote(mark: Exclude<WrittenMark, { kind: 'rehearsal' | 'wedge' }>, spot: Spot): Splice[] {
   const { element } = spot;
   const head = headOfChord(spot);
-  const direction = (name: string, inner: string, placement: 'above' | 'below', matches: (e: XmlElement) => boolean): Splice[] =>
+  const direction = (
+    name: string,
+    inner: string,
+    placement: 'above' | 'below',
+    matches: (e: XmlElement) => boolean,
+  ): Splice[] =>
     saidBeside(spot, head, name, matches) ? [] : [{ at: head.start, insert: directionXml(inner, placement, spot) }];
   switch (mark.kind) {
     case 'finger':
@@ -114,17 +128,34 @@ function atNote(mark: Exclude<WrittenMark, { kind: 'rehearsal' | 'wedge' }>, spo
       return [insideNote(element, 'technical', `<string>${mark.string}</string>${fret}`)];
     }
     case 'bow':
-      return hasInside(element, 'technical', `${mark.direction}-bow`) ? [] : [insideNote(element, 'technical', `<${mark.direction}-bow/>`)];
+      return hasInside(element, 'technical', `${mark.direction}-bow`)
+        ? []
+        : [insideNote(element, 'technical', `<${mark.direction}-bow/>`)];
     case 'breath':
       return hasInside(element, 'articulations', 'breath-mark')
         ? []
         : [insideNote(element, 'articulations', mark.catch ? '<breath-mark>tick</breath-mark>' : '<breath-mark/>')];
     case 'dynamic':
-      return direction('dynamics', `<dynamics><${mark.level}/></dynamics>`, 'below', (e) => child(e, mark.level) !== undefined);
+      return direction(
+        'dynamics',
+        `<dynamics><${mark.level}/></dynamics>`,
+        'below',
+        (e) => child(e, mark.level) !== undefined,
+      );
     case 'cue':
-      return direction('words', `<words font-style="italic">${escapeXml(mark.text)}</words>`, 'above', (e) => e.text.trim() === mark.text.trim());
+      return direction(
+        'words',
+        `<words font-style="italic">${escapeXml(mark.text)}</words>`,
+        'above',
+        (e) => e.text.trim() === mark.text.trim(),
+      );
     case 'words':
-      return direction('words', `<words>${escapeXml(mark.text)}</words>`, 'above', (e) => e.text.trim() === mark.text.trim());
+      return direction(
+        'words',
+        `<words>${escapeXml(mark.text)}</words>`,
+        'above',
+        (e) => e.text.trim() === mark.text.trim(),
+      );
   }
 }
 
@@ -134,15 +165,26 @@ function startOfBar(measure: XmlElement): number {
   return first?.start ?? measure.children[measure.children.length - 1]?.end ?? measure.contentStart;
 }
 
-function miscellaneousSplice(text: string, read: Pick<ReadScore, 'identification' | 'headerEnd'>, remembered: string): Splice {
+function miscellaneousSplice(
+  text: string,
+  read: Pick<ReadScore, 'identification' | 'headerEnd'>,
+  remembered: string,
+): Splice {
   const field = `<miscellaneous-field name="${REMEMBERED_FIELD}">${escapeXml(remembered)}</miscellaneous-field>`;
   const range = read.identification;
-  if (!range) return { at: read.headerEnd, insert: `<identification><miscellaneous>${field}</miscellaneous></identification>` };
+  if (!range)
+    return { at: read.headerEnd, insert: `<identification><miscellaneous>${field}</miscellaneous></identification>` };
   const tree = parseFragment(text.slice(range[0], range[1]));
   if (!tree || tree.children.length === 0)
-    return { at: range[0], remove: range[1] - range[0], insert: `<identification><miscellaneous>${field}</miscellaneous></identification>` };
+    return {
+      at: range[0],
+      remove: range[1] - range[0],
+      insert: `<identification><miscellaneous>${field}</miscellaneous></identification>`,
+    };
   const group = child(tree, 'miscellaneous');
-  const old = group ? childrenNamed(group, 'miscellaneous-field').find((f) => f.attributes['name'] === REMEMBERED_FIELD) : undefined;
+  const old = group
+    ? childrenNamed(group, 'miscellaneous-field').find((f) => f.attributes['name'] === REMEMBERED_FIELD)
+    : undefined;
   if (old) return { at: range[0] + old.start, remove: old.end - old.start, insert: field };
   const lastField = group?.children[group.children.length - 1];
   if (lastField) return { at: range[0] + lastField.end, insert: field };
@@ -166,7 +208,10 @@ function spliced(text: string, splices: readonly Splice[]): string {
 type Source = Pick<ReadScore, 'score' | 'ranges' | 'filledFrom' | 'identification' | 'headerEnd'>;
 
 /** Cuts bars out of the source as trees, each once. */
-function barTrees(text: string, { ranges, filledFrom }: Source): (part: number, bar: number) => { readonly tree: XmlElement; readonly start: number } | null {
+function barTrees(
+  text: string,
+  { ranges, filledFrom }: Source,
+): (part: number, bar: number) => { readonly tree: XmlElement; readonly start: number } | null {
   const known = new Map<string, { tree: XmlElement; start: number } | null>();
   return (part, bar) => {
     const key = `${part} ${bar}`;
@@ -186,7 +231,12 @@ const partIndex = (score: Score, id: string): number => score.parts.findIndex((p
  * Writes marks into the text that `read` came from. `remembered`, when given, replaces our field about the whole piece.
  * Marks on notes under a bar-repeat sign have no place in the source and come back unplaced.
  */
-export function writeMarks(text: string, read: Source, marks: readonly WrittenMark[], remembered: string | null = null): WrittenDocument {
+export function writeMarks(
+  text: string,
+  read: Source,
+  marks: readonly WrittenMark[],
+  remembered: string | null = null,
+): WrittenDocument {
   const { score } = read;
   const byId = new Map(score.notes.map((n) => [n.id, n]));
   const barById = new Map(score.bars.map((b) => [b.id, b.index as number]));
@@ -197,7 +247,16 @@ export function writeMarks(text: string, read: Source, marks: readonly WrittenMa
     if (!note || !place) return null;
     const notes = childrenNamed(place.tree, 'note');
     const element = notes[note.sourceIndex];
-    return element ? { measure: place.tree, notes, note, element, staves: score.parts[partIndex(score, note.part)]?.staves ?? 1, start: place.start } : null;
+    return element
+      ? {
+          measure: place.tree,
+          notes,
+          note,
+          element,
+          staves: score.parts[partIndex(score, note.part)]?.staves ?? 1,
+          start: place.start,
+        }
+      : null;
   };
   const unplaced: WrittenMark[] = [];
   const splices: Splice[] = [];
@@ -215,7 +274,9 @@ export function writeMarks(text: string, read: Source, marks: readonly WrittenMa
         continue;
       }
       const said = childrenNamed(place.tree, 'direction').some((d) =>
-        childrenNamed(d, 'direction-type').some((t) => childrenNamed(t, 'rehearsal').some((r) => r.text.trim() === mark.text)),
+        childrenNamed(d, 'direction-type').some((t) =>
+          childrenNamed(t, 'rehearsal').some((r) => r.text.trim() === mark.text),
+        ),
       );
       const inner = `<direction placement="above"><direction-type><rehearsal>${escapeXml(mark.text)}</rehearsal></direction-type></direction>`;
       put(place.start, said ? [] : [{ at: startOfBar(place.tree), insert: inner }]);
@@ -235,7 +296,9 @@ export function writeMarks(text: string, read: Source, marks: readonly WrittenMa
       const head = headOfChord(spot);
       if (saidBeside(spot, head, 'wedge', (e) => e.attributes['type'] === mark.role)) continue;
       // The sign closes after the last note and its chord, in front of whatever comes next.
-      const after = last.measure.children.slice(last.measure.children.indexOf(last.element) + 1).find((c) => c.name !== 'note' || !child(c, 'chord'));
+      const after = last.measure.children
+        .slice(last.measure.children.indexOf(last.element) + 1)
+        .find((c) => c.name !== 'note' || !child(c, 'chord'));
       const end = after?.start ?? last.measure.children[last.measure.children.length - 1]?.end ?? last.element.end;
       put(0, [
         { at: spot.start + head.start, insert: directionXml(`<wedge type="${mark.role}"/>`, 'below', spot) },

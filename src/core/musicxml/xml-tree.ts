@@ -96,9 +96,13 @@ export function walkXml(text: string, visitor: XmlVisitor, file: string): Result
   } catch (error) {
     if (error instanceof Stop) {
       const line = parser.line;
-      return fail(error.code, `${file} is not well-formed XML near line ${line}: ${error.message}. The file may be cut off or damaged; export it again.`, {
-        file,
-      });
+      return fail(
+        error.code,
+        `${file} is not well-formed XML near line ${line}: ${error.message}. The file may be cut off or damaged; export it again.`,
+        {
+          file,
+        },
+      );
     }
     throw error;
   }
@@ -111,14 +115,21 @@ export function parseFragment(text: string): XmlElement | null {
   return result.ok ? root : null;
 }
 
-export const child = (element: XmlElement, name: string): XmlElement | undefined => element.children.find((c) => c.name === name);
+export const child = (element: XmlElement, name: string): XmlElement | undefined =>
+  element.children.find((c) => c.name === name);
 
 export const childText = (element: XmlElement, name: string): string | undefined => child(element, name)?.text.trim();
 
-export const childrenNamed = (element: XmlElement, name: string): readonly XmlElement[] => element.children.filter((c) => c.name === name);
+export const childrenNamed = (element: XmlElement, name: string): readonly XmlElement[] =>
+  element.children.filter((c) => c.name === name);
 
 // Control characters other than tab and line ends are not allowed in XML 1.0 at all.
 const FORBIDDEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
 
 export const escapeXml = (text: string): string =>
-  text.replace(FORBIDDEN, '').replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+  text
+    .replace(FORBIDDEN, '')
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;');

@@ -46,7 +46,13 @@ export interface RealisedOrnament {
 export const FASTEST_NOTES_PER_SECOND = 13;
 
 /** The neighbour a step above or below in the key, bent by the accidentals written at the ornament. */
-function neighbour(score: Score, byBar: ReadonlyMap<number, readonly Note[]>, note: Note, way: 1 | -1, accidental: string | undefined): number {
+function neighbour(
+  score: Score,
+  byBar: ReadonlyMap<number, readonly Note[]>,
+  note: Note,
+  way: 1 | -1,
+  accidental: string | undefined,
+): number {
   const bar = score.bars[note.bar];
   const pitch: Pitch = note.pitch ?? spellMidi(note.midi ?? 60, bar?.key.fifths ?? 0);
   const at = STEPS.indexOf(pitch.step) + way;
@@ -54,10 +60,26 @@ function neighbour(score: Score, byBar: ReadonlyMap<number, readonly Note[]>, no
   const octave = pitch.octave + (at > 6 ? 1 : at < 0 ? -1 : 0);
   // An accidental earlier in the bar holds for the neighbour too.
   const earlier = (byBar.get(note.bar) ?? [])
-    .filter((n) => n.part === note.part && n.bar === note.bar && n.onset < note.onset && n.pitch?.step === step && n.pitch.octave === octave)
+    .filter(
+      (n) =>
+        n.part === note.part &&
+        n.bar === note.bar &&
+        n.onset < note.onset &&
+        n.pitch?.step === step &&
+        n.pitch.octave === octave,
+    )
     .pop();
-  const named: Readonly<Record<string, number>> = { sharp: 1, flat: -1, natural: 0, 'double-sharp': 2, 'flat-flat': -2 };
-  const alter = accidental !== undefined ? (named[accidental] ?? 0) : (earlier?.pitch?.alter ?? keyAlter({ fifths: bar?.key.fifths ?? 0 }, step));
+  const named: Readonly<Record<string, number>> = {
+    sharp: 1,
+    flat: -1,
+    natural: 0,
+    'double-sharp': 2,
+    'flat-flat': -2,
+  };
+  const alter =
+    accidental !== undefined
+      ? (named[accidental] ?? 0)
+      : (earlier?.pitch?.alter ?? keyAlter({ fifths: bar?.key.fifths ?? 0 }, step));
   const written = writtenMidi({ step, alter, octave });
   const transposed = (note.midi ?? 60) - writtenMidi(pitch);
   return written + transposed;
@@ -79,9 +101,11 @@ interface Frame {
 
 /** Length of the quick notes: thirty-seconds, or sixteenth triplets, sixteenths where they would be too fast. */
 function quick({ style, tempo, length }: Frame): Fraction {
-  if (style === 'measured') return compare(length, fraction(1, 2)) < 0 ? multiply(length, fraction(1, 4)) : fraction(1, 8);
+  if (style === 'measured')
+    return compare(length, fraction(1, 2)) < 0 ? multiply(length, fraction(1, 4)) : fraction(1, 8);
   for (const n of [8, 6, 4])
-    if ((tempo / 60) * n <= FASTEST_NOTES_PER_SECOND) return compare(length, fraction(4, n)) < 0 ? multiply(length, fraction(1, 4)) : fraction(1, n);
+    if ((tempo / 60) * n <= FASTEST_NOTES_PER_SECOND)
+      return compare(length, fraction(4, n)) < 0 ? multiply(length, fraction(1, 4)) : fraction(1, n);
   return multiply(length, fraction(1, 4));
 }
 
@@ -114,24 +138,40 @@ function trill(frame: Frame): OrnamentNote[] {
 function mordent(frame: Frame, other: number): OrnamentNote[] {
   const each = quick(frame);
   // From the main note: main, neighbour, main held. The short trill of the early style begins with the upper note.
-  if (frame.style === 'early' && other === frame.upper) return row(frame, [frame.upper, frame.main, frame.upper, frame.main], each);
+  if (frame.style === 'early' && other === frame.upper)
+    return row(frame, [frame.upper, frame.main, frame.upper, frame.main], each);
   return row(frame, [frame.main, other, frame.main], each);
 }
 
 function turn(frame: Frame, inverted: boolean): OrnamentNote[] {
-  const pitches = inverted ? [frame.lower, frame.main, frame.upper, frame.main] : [frame.upper, frame.main, frame.lower, frame.main];
+  const pitches = inverted
+    ? [frame.lower, frame.main, frame.upper, frame.main]
+    : [frame.upper, frame.main, frame.lower, frame.main];
   const quarter = multiply(frame.length, fraction(1, 4));
-  const each = frame.style === 'early' && compare(frame.length, fraction(1)) <= 0 ? quarter : compare(quick(frame), quarter) < 0 ? quick(frame) : quarter;
+  const each =
+    frame.style === 'early' && compare(frame.length, fraction(1)) <= 0
+      ? quarter
+      : compare(quick(frame), quarter) < 0
+        ? quick(frame)
+        : quarter;
   return row(frame, pitches, each);
 }
 
 function delayedTurn(frame: Frame, inverted: boolean): OrnamentNote[] {
-  const each = compare(quick(frame), multiply(frame.length, fraction(1, 8))) < 0 ? quick(frame) : multiply(frame.length, fraction(1, 8));
+  const each =
+    compare(quick(frame), multiply(frame.length, fraction(1, 8))) < 0
+      ? quick(frame)
+      : multiply(frame.length, fraction(1, 8));
   const four = multiply(each, fraction(4));
   const hold = subtract(frame.length, four);
   const start = add(frame.start, hold);
-  const pitches = inverted ? [frame.lower, frame.main, frame.upper, frame.main] : [frame.upper, frame.main, frame.lower, frame.main];
-  return [{ onset: frame.start, duration: hold, midi: frame.main }, ...row({ ...frame, start, length: four }, pitches, each)];
+  const pitches = inverted
+    ? [frame.lower, frame.main, frame.upper, frame.main]
+    : [frame.upper, frame.main, frame.lower, frame.main];
+  return [
+    { onset: frame.start, duration: hold, midi: frame.main },
+    ...row({ ...frame, start, length: four }, pitches, each),
+  ];
 }
 
 function slide(frame: Frame, third: number): OrnamentNote[] {
@@ -149,7 +189,14 @@ function tremolo(frame: Frame): OrnamentNote[] {
 }
 
 /** Grace notes of one main note: a long appoggiatura takes its share on the beat, short ones are quick. */
-function graceNotes(score: Score, graces: readonly Note[], main: Note, length: Fraction, style: OrnamentStyle, tempo: number): OrnamentNote[] {
+function graceNotes(
+  score: Score,
+  graces: readonly Note[],
+  main: Note,
+  length: Fraction,
+  style: OrnamentStyle,
+  tempo: number,
+): OrnamentNote[] {
   const q = (t: number): Fraction => fraction(t, score.ticksPerQuarter);
   const start = q(main.onset);
   const key = main.midi ?? 60;
@@ -179,7 +226,8 @@ function graceNotes(score: Score, graces: readonly Note[], main: Note, length: F
   }
   const total = multiply(each, fraction(graces.length));
   const beforeBeat = style === 'late' && compare(start, total) >= 0;
-  const fit = compare(total, multiply(length, fraction(1, 2))) > 0 ? multiply(length, fraction(1, 2 * graces.length)) : each;
+  const fit =
+    compare(total, multiply(length, fraction(1, 2))) > 0 ? multiply(length, fraction(1, 2 * graces.length)) : each;
   let at = beforeBeat ? subtract(start, total) : start;
   const step = beforeBeat ? each : fit;
   const out = graces.map((g) => {
@@ -233,7 +281,11 @@ export function realiseOrnaments(
       const here = chosen.get(note.id) ?? style;
       if (graces.length > 0 && !note.chord && note.midi !== null && length.n > 0) {
         const slashed = graces[0]?.grace?.slash === true;
-        put(note.id, slashed ? 'acciaccatura' : graces.length === 1 ? 'appoggiatura' : 'grace-group', graceNotes(score, graces, note, length, here, tempo));
+        put(
+          note.id,
+          slashed ? 'acciaccatura' : graces.length === 1 ? 'appoggiatura' : 'grace-group',
+          graceNotes(score, graces, note, length, here, tempo),
+        );
       }
       graces = note.chord ? graces : [];
       if (note.midi === null || length.n <= 0) return;
@@ -245,9 +297,17 @@ export function realiseOrnaments(
       while (m < voice.length && (voice[m]?.grace || (voice[m]?.onset ?? 0) <= note.onset)) m += 1;
       const after = voice[m];
       for (const ornament of note.marks.ornaments) {
-        const [above, below] = ornament.kind.includes('turn') ? ornament.accidentals : [ornament.accidentals[0], ornament.accidentals[0]];
+        const [above, below] = ornament.kind.includes('turn')
+          ? ornament.accidentals
+          : [ornament.accidentals[0], ornament.accidentals[0]];
         const upper = neighbour(score, byBar, note, 1, ornament.kind === 'mordent' ? undefined : above);
-        const lower = neighbour(score, byBar, note, -1, ornament.kind === 'trill-mark' || ornament.kind === 'inverted-mordent' ? undefined : below);
+        const lower = neighbour(
+          score,
+          byBar,
+          note,
+          -1,
+          ornament.kind === 'trill-mark' || ornament.kind === 'inverted-mordent' ? undefined : below,
+        );
         const frame: Frame = {
           start: q(note.onset),
           length,
@@ -288,7 +348,11 @@ export function realiseOrnaments(
             put(note.id, 'delayed-inverted-turn', delayedTurn(frame, true));
             break;
           case 'schleifer': {
-            const belowNote: Note = { ...note, pitch: spellMidi(lower, score.bars[note.bar]?.key.fifths ?? 0), midi: note.midi };
+            const belowNote: Note = {
+              ...note,
+              pitch: spellMidi(lower, score.bars[note.bar]?.key.fifths ?? 0),
+              midi: note.midi,
+            };
             const third = neighbour(score, byBar, { ...belowNote, midi: lower as typeof note.midi }, -1, undefined);
             put(note.id, 'slide', slide(frame, third));
             break;
@@ -302,7 +366,9 @@ export function realiseOrnaments(
       }
       if (note.marks.arpeggiate && !note.chord) {
         const chord = (byBar.get(note.bar) ?? [])
-          .filter((n) => n.part === note.part && n.onset === note.onset && n.marks.arpeggiate && !n.grace && n.midi !== null)
+          .filter(
+            (n) => n.part === note.part && n.onset === note.onset && n.marks.arpeggiate && !n.grace && n.midi !== null,
+          )
           .sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
         const each = multiply(length, fraction(1, Math.max(8, chord.length * 2)));
         const end = add(q(note.onset), length);

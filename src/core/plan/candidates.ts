@@ -2,7 +2,7 @@ import { chanceItHolds, dueState, standingKey, type FoldedStanding } from '../ma
 import { barsText } from '../sections';
 import type { PlacedSection } from '../sections';
 import type { Score } from '../score';
-import { estimateMinutes, USUAL_OVERHEAD } from '../ladder';
+import { estimateMinutes, targetTempo, USUAL_OVERHEAD } from '../ladder';
 import type { Ladder, Piece, Rung } from '../studio';
 import type { Candidate } from './week-tray';
 
@@ -44,7 +44,12 @@ export function sectionsToHear(
           const heard = there && there.level !== null ? there : undefined;
           const due = heard ? dueState(heard.fading, heard.at, now) : 'fresh';
           const state = assigned.has(s.id) ? 'assigned' : !heard || heard.level === 0 ? 'new' : due;
-          return { pieceId, sectionId: s.id, state, chance: heard?.fading ? chanceItHolds(heard.fading, heard.at, now) : null };
+          return {
+            pieceId,
+            sectionId: s.id,
+            state,
+            chance: heard?.fading ? chanceItHolds(heard.fading, heard.at, now) : null,
+          };
         }),
     )
     .sort((a, b) => rank.indexOf(a.state) - rank.indexOf(b.state));
@@ -56,7 +61,8 @@ const LONGEST_ITEM = 12;
 const shortened = (minutes: number): number => Math.max(1, Math.min(LONGEST_ITEM, Math.round(minutes)));
 
 /** The lowest rung not yet ticked off; null at the top. */
-export const nextRung = (ladder: Ladder | undefined, done: readonly string[]): Rung | null => ladder?.rungs.find((r) => !done.includes(r.id)) ?? null;
+export const nextRung = (ladder: Ladder | undefined, done: readonly string[]): Rung | null =>
+  ladder?.rungs.find((r) => !done.includes(r.id)) ?? null;
 
 /** What could go into next week, weighed: technique of the next rungs, due checks, corners, next rungs; new sections last. */
 export function weekCandidates(
@@ -77,7 +83,7 @@ export function weekCandidates(
       const name = `${piece.title}, ${p.section.letter || 'bars'} ${barsText(score, p.from, p.to)}`;
       const state = there && there.level !== null ? dueState(there.fading, there.at, now) : 'fresh';
       const base = { pieceId: piece.id, sectionId: p.section.id };
-      const target = piece.targetTempo ?? score.tempos[0]?.bpm ?? 90;
+      const target = targetTempo(piece, score, p.from);
       if (there?.level !== undefined && there.level !== null && state !== 'fresh') {
         const tempo = Math.round(there.tempo ?? target * 0.8);
         out.push({
@@ -114,7 +120,8 @@ export function weekCandidates(
           timesADay: rung.kind === 'tempo' ? 1 : Math.max(1, Math.min(10, rung.times)),
           by: rung.kind === 'corner' || (isNew && place === 0) ? 'midweek' : 'lesson',
           why: isNew && place === 0 ? 'new' : rung.why,
-          weight: (rung.kind === 'warm-up' ? 70 - techniques : rung.kind === 'corner' ? 65 : 60) - order - late - place * 20,
+          weight:
+            (rung.kind === 'warm-up' ? 70 - techniques : rung.kind === 'corner' ? 65 : 60) - order - late - place * 20,
         });
       });
     }

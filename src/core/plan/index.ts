@@ -5,4 +5,4 @@
 export { nextRung, sectionsToHear, weekCandidates, type ToHear, type WorkedPiece } from './candidates';
 export { daysInWords, recapText, type RecapRequest } from './recap';
 export { fillTray, MOST_RISE, risesTooFast, type Candidate, type Tray, type TrayItem } from './week-tray';
-export { mondayOf, practiceWeeks, type PracticeWeek } from './practice-weeks';
+export { practiceWeeks, type PracticeWeek } from './practice-weeks';

@@ -7,7 +7,12 @@ export interface RecapRequest {
   readonly date: string;
   readonly missed: boolean;
   readonly said: string;
-  readonly heard: readonly { readonly name: string; readonly level: Level; readonly before: Level | null; readonly note: string }[];
+  readonly heard: readonly {
+    readonly name: string;
+    readonly level: Level;
+    readonly before: Level | null;
+    readonly note: string;
+  }[];
   readonly items: readonly Assigned[];
   readonly cue: string;
 }
@@ -17,18 +22,32 @@ const SHORT = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 /** `every day`, `Mon, Wed, Fri`. */
 export const daysInWords = (days: readonly number[]): string =>
-  days.length === 7 ? 'every day' : days.length === 1 ? (DAYS[days[0] ?? 0] ?? '') : days.map((d) => SHORT[d] ?? '').join(', ');
+  days.length === 7
+    ? 'every day'
+    : days.length === 1
+      ? (DAYS[days[0] ?? 0] ?? '')
+      : days.map((d) => SHORT[d] ?? '').join(', ');
 
 const once = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
 /** Lesson and week in plain language, for a parent or a missed lesson: lines of text, no jargon of the tool. */
 export function recapText(r: RecapRequest): string {
-  const out: string[] = [r.missed ? `${r.student}, this is for the lesson missed on ${r.date}.` : `${r.student}’s lesson on ${r.date}`, ''];
+  const out: string[] = [
+    r.missed ? `${r.student}, this is for the lesson missed on ${r.date}.` : `${r.student}’s lesson on ${r.date}`,
+    '',
+  ];
   if (r.heard.length > 0) {
     out.push('What I heard:');
     for (const h of r.heard) {
-      const change = h.before === null || h.before === h.level ? '' : h.level > h.before ? `, up from ${h.before}` : `, down from ${h.before}`;
-      out.push(`- ${h.name}: ${LEVEL_NAMES[h.level].toLowerCase()} (${h.level} of 5${change})${h.note === '' ? '' : `. ${h.note}`}`);
+      const change =
+        h.before === null || h.before === h.level
+          ? ''
+          : h.level > h.before
+            ? `, up from ${h.before}`
+            : `, down from ${h.before}`;
+      out.push(
+        `- ${h.name}: ${LEVEL_NAMES[h.level].toLowerCase()} (${h.level} of 5${change})${h.note === '' ? '' : `. ${h.note}`}`,
+      );
     }
     out.push('');
   }

@@ -1,11 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { PracticeEvent } from '../mastery';
-import { mondayOf, practiceWeeks } from './practice-weeks';
+import { mondayOf, type PracticeEvent } from '../studio';
+import { practiceWeeks } from './practice-weeks';
 import { daysInWords, recapText } from './recap';
 import { fillTray, risesTooFast, type Candidate } from './week-tray';
 
-const candidate = (key: string, minutes: number, days: number, weight: number, kind: Candidate['kind'] = 'rung'): Candidate => ({
+const candidate = (
+  key: string,
+  minutes: number,
+  days: number,
+  weight: number,
+  kind: Candidate['kind'] = 'rung',
+): Candidate => ({
   key,
   kind,
   pieceId: null,
@@ -36,7 +42,9 @@ describe('the tray of a week', () => {
       fc.property(anyCandidates, anyMinutes, (list, minutes) => {
         const candidates = list.map((c) => candidate(c.key, c.minutes, c.days, c.weight));
         const tray = fillTray(candidates, minutes);
-        const used = minutes.map((_, d) => tray.items.filter((i) => i.on.includes(d)).reduce((sum, i) => sum + i.minutes, 0));
+        const used = minutes.map((_, d) =>
+          tray.items.filter((i) => i.on.includes(d)).reduce((sum, i) => sum + i.minutes, 0),
+        );
         used.forEach((u, d) => {
           expect(u).toBeLessThanOrEqual(minutes[d] ?? 0);
           expect(tray.planned[d]).toBe(u);
@@ -47,7 +55,8 @@ describe('the tray of a week', () => {
           expect(new Set(on).size).toBe(on.length);
           expect(on.length).toBeLessThanOrEqual(c.days);
           // Everything is either in on all its days or named.
-          if (on.length < Math.min(7, c.days) || on.length === 0) expect(tray.leftOut.some((l) => l.key === c.key)).toBe(true);
+          if (on.length < Math.min(7, c.days) || on.length === 0)
+            expect(tray.leftOut.some((l) => l.key === c.key)).toBe(true);
         }
       }),
     );
@@ -62,7 +71,9 @@ describe('the tray of a week', () => {
         for (const left of tray.leftOut) {
           const c = list.find((x) => x.key === left.key);
           const on = tray.items.find((i) => i.key === left.key)?.on ?? [];
-          const free = minutes.filter((m, d) => !on.includes(d) && m - (tray.planned[d] ?? 0) >= Math.max(1, c?.minutes ?? 1));
+          const free = minutes.filter(
+            (m, d) => !on.includes(d) && m - (tray.planned[d] ?? 0) >= Math.max(1, c?.minutes ?? 1),
+          );
           expect(free).toEqual([]);
         }
       }),
@@ -135,7 +146,11 @@ describe('practice against plan', () => {
     expect(mondayOf('2026-05-24')).toBe('2026-05-18');
   });
   it('adds up by week, Sunday with the week before it', () => {
-    const weeks = practiceWeeks([practice('2026-05-17', 5), practice('2026-05-18', 7), practice('2026-05-20', 8)], [], '2026-05-20T15:00:00.000Z', 2);
+    const weeks = practiceWeeks(
+      [practice('2026-05-17', 5), practice('2026-05-18', 7), practice('2026-05-20', 8)],
+      [],
+      { today: '2026-05-20', zone: 'UTC', weeks: 2 },
+    );
     expect(weeks).toEqual([
       { monday: '2026-05-11', planned: 0, practised: 5 },
       { monday: '2026-05-18', planned: 0, practised: 15 },
@@ -171,7 +186,9 @@ describe('the recap', () => {
   it('says in plain words what was heard and what is to do', () => {
     const text = recapText(request);
     expect(text).toContain('Lamps, A: joined (3 of 5, up from 2). freer');
-    expect(text).toContain('Lamps, bar 5, at 60: 5 times a day, Mon, Wed, Fri, about 4 min. You should have it by midweek. look up first');
+    expect(text).toContain(
+      'Lamps, bar 5, at 60: 5 times a day, Mon, Wed, Fri, about 4 min. You should have it by midweek. look up first',
+    );
     expect(text).toContain('about 12 minutes in the week');
     expect(text).toContain('Remember: sing it');
     expect(text).toContain('see a clinician');

@@ -25,7 +25,12 @@ export interface TrayItem extends Candidate {
 export interface Tray {
   readonly items: readonly TrayItem[];
   /** What found no place, or fewer days than wanted, with why. */
-  readonly leftOut: readonly { readonly key: string; readonly what: string; readonly minutes: number; readonly why: string }[];
+  readonly leftOut: readonly {
+    readonly key: string;
+    readonly what: string;
+    readonly minutes: number;
+    readonly why: string;
+  }[];
   /** Minutes planned on each day, 0 Monday to 6 Sunday; never more than there are. */
   readonly planned: readonly number[];
 }
@@ -55,7 +60,11 @@ function daysFor(room: readonly number[], minutes: number, wanted: number): numb
  * fewer days than wanted too. Within a day, technique comes first and checks next. Minutes of no day are ever exceeded; candidates of
  * no length or on no day are left out. `mostInWeek` is a second limit, so that a week does not rise too fast over the one before.
  */
-export function fillTray(candidates: readonly Candidate[], minutesPerDay: readonly number[], mostInWeek = Infinity): Tray {
+export function fillTray(
+  candidates: readonly Candidate[],
+  minutesPerDay: readonly number[],
+  mostInWeek = Infinity,
+): Tray {
   const room = Array.from({ length: 7 }, (_, d) => Math.max(0, minutesPerDay[d] ?? 0));
   let left = mostInWeek;
   const items: TrayItem[] = [];
@@ -86,7 +95,11 @@ export function fillTray(candidates: readonly Candidate[], minutesPerDay: readon
       });
   }
   const planned = room.map((left, d) => Math.round((Math.max(0, minutesPerDay[d] ?? 0) - left) * 100) / 100);
-  return { items: items.sort((a, b) => KIND_FIRST.indexOf(a.kind) - KIND_FIRST.indexOf(b.kind) || b.weight - a.weight), leftOut, planned };
+  return {
+    items: items.sort((a, b) => KIND_FIRST.indexOf(a.kind) - KIND_FIRST.indexOf(b.kind) || b.weight - a.weight),
+    leftOut,
+    planned,
+  };
 }
 
 /** A week may ask at most this much of the one before: daily time rises gently **[from memory]**. */

@@ -25,5 +25,6 @@ describe('meter counting', () => {
     ['5/8', 'ccc cc', '1 la li 2 &'],
   ])('%s %s is %s', (meter, music, expected) => expect(count(meter, music)).toEqual([expected]));
   it('counts a pick-up as the end of a bar', () => expect(count('4/4', 'c2 | c8 |')).toEqual(['4', '1 (2) (3) (4)']));
-  it('releases a tie over the bar line in brackets', () => expect(count('3/4', 'c4 c2- | c4 c2 |')[1]).toBe('(1) (2) 3'));
+  it('releases a tie over the bar line in brackets', () =>
+    expect(count('3/4', 'c4 c2- | c4 c2 |')[1]).toBe('(1) (2) 3'));
 });

@@ -54,7 +54,8 @@ function beatsOf(bar: Bar, ticksPerQuarter: number): { beats: Beat[]; shift: Fra
   return { beats, shift: pickup ? subtract(nominal, actual) : ZERO };
 }
 
-const isCompound = (length: Fraction, meter: Meter): boolean => meter.parts.some((part) => compare(length, fraction(12, part.unit)) === 0);
+const isCompound = (length: Fraction, meter: Meter): boolean =>
+  meter.parts.some((part) => compare(length, fraction(12, part.unit)) === 0);
 
 interface Strike {
   readonly onset: number;
@@ -62,9 +63,15 @@ interface Strike {
 }
 
 /** Strikes and rests of a staff, the longest of each onset. */
-function strikesOf(score: Score, part: string, staff: number): { readonly struck: ReadonlyMap<number, Strike>; readonly rests: readonly Rest[] } {
+function strikesOf(
+  score: Score,
+  part: string,
+  staff: number,
+): { readonly struck: ReadonlyMap<number, Strike>; readonly rests: readonly Rest[] } {
   const struck = new Map<number, Strike>();
-  for (const { note, sounding } of struckNotes(score.notes.filter((n) => n.part === part && n.staff === staff && n.grace === null))) {
+  for (const { note, sounding } of struckNotes(
+    score.notes.filter((n) => n.part === part && n.staff === staff && n.grace === null),
+  )) {
     const there = struck.get(note.onset);
     if (!there || there.sounding < sounding) struck.set(note.onset, { onset: note.onset, sounding });
   }
@@ -77,7 +84,14 @@ function strikesOf(score: Score, part: string, staff: number): { readonly struck
  * Example: dotted quarter, eighth tied to a quarter, quarter in 4/4 by meter gives 1 (2) & (3) 4 **[common practice]**.
  * A free bar has no beats and gives no tokens.
  */
-export function countStaff(score: Score, part: string, staff: number, from: number, to: number, system: CountSystem = 'meter'): BarCount[] {
+export function countStaff(
+  score: Score,
+  part: string,
+  staff: number,
+  from: number,
+  to: number,
+  system: CountSystem = 'meter',
+): BarCount[] {
   const { struck, rests } = strikesOf(score, part, staff);
   const inBars: Strike[][] = score.bars.map(() => []);
   const restsInBars: Rest[][] = score.bars.map(() => []);
@@ -105,7 +119,8 @@ export function countStaff(score: Score, part: string, staff: number, from: numb
     const put = (onset: number, text: string, sounding: boolean): void => {
       if (!tokens.get(onset)?.sounding) tokens.set(onset, { onset: ticks(onset), text, sounding });
     };
-    const inBeats = (length: number, beat: Beat): Fraction => multiply(fraction(length, score.ticksPerQuarter), fraction(beat.length.d, beat.length.n));
+    const inBeats = (length: number, beat: Beat): Fraction =>
+      multiply(fraction(length, score.ticksPerQuarter), fraction(beat.length.d, beat.length.n));
     const end = bar.onset + bar.length;
     const beatTicks = (beat: Beat): number => (beat.length.n * score.ticksPerQuarter) / beat.length.d;
     const say = (onset: number, length: number, sounding: boolean): void => {
@@ -132,7 +147,8 @@ export function countStaff(score: Score, part: string, staff: number, from: numb
     };
     for (const s of inBars[bar.index] ?? []) if (s.onset >= bar.onset && s.onset < end) say(s.onset, s.sounding, true);
     for (const rest of restsInBars[bar.index] ?? [])
-      if (rest.onset >= bar.onset && rest.onset < end && !struck.has(rest.onset) && rest.bar === bar.index) say(rest.onset, rest.duration, false);
+      if (rest.onset >= bar.onset && rest.onset < end && !struck.has(rest.onset) && rest.bar === bar.index)
+        say(rest.onset, rest.duration, false);
     // Beats on which nothing begins: held or rested on.
     if (system === 'meter' || system === 'takadimi')
       for (const beat of beats) {
@@ -166,4 +182,5 @@ export function tieCounts(score: Score, part: string, staff: number): TieCount[]
 }
 
 /** `1 (2) & (3) 4`. */
-export const countText = (tokens: readonly CountToken[]): string => tokens.map((t) => (t.sounding ? t.text : `(${t.text})`)).join(' ');
+export const countText = (tokens: readonly CountToken[]): string =>
+  tokens.map((t) => (t.sounding ? t.text : `(${t.text})`)).join(' ');

@@ -16,12 +16,24 @@ const count = (system: CountSystem, meter: string, music: string): string[] => {
 // Written by hand, common practice: each row is a meter, bars and how each is counted.
 const METER: readonly (readonly [string, string, readonly string[]])[] = [
   ['4/4', 'c2 c2 c2 c2 | c4 c4 | c6 c2 | cccc cccc |', ['1 2 3 4', '1 (2) 3 (4)', '1 (2) (3) 4', '1 & 2 & 3 & 4 &']],
-  ['4/4', 'c3 c c4 | c c2 c c4 | c2 z2 c2 z2 | z c z c z c z c |', ['1 (2) & 3 (4)', '1 & (2) & 3 (4)', '1 (2) 3 (4)', '(1) & (2) & (3) & (4) &']],
+  [
+    '4/4',
+    'c3 c c4 | c c2 c c4 | c2 z2 c2 z2 | z c z c z c z c |',
+    ['1 (2) & 3 (4)', '1 & (2) & 3 (4)', '1 (2) 3 (4)', '(1) & (2) & (3) & (4) &'],
+  ],
   ['4/4', 'c/c/c/c/ c2 c2 c2 | c3/2c/ c2 c4 | cc/c/ c/c/c c4 |', ['1 e & a 2 3 4', '1 a 2 3 (4)', '1 & a 2 e & 3 (4)']],
-  ['3/4', 'c2 c2 c2 | c4 c2 | c6 | c3 c c2 | cc cc cc |', ['1 2 3', '1 (2) 3', '1 (2) (3)', '1 (2) & 3', '1 & 2 & 3 &']],
+  [
+    '3/4',
+    'c2 c2 c2 | c4 c2 | c6 | c3 c c2 | cc cc cc |',
+    ['1 2 3', '1 (2) 3', '1 (2) (3)', '1 (2) & 3', '1 & 2 & 3 &'],
+  ],
   ['2/4', 'c2 c2 | c4 | c3 c | c c2 c | (3ccc c2 |', ['1 2', '1 (2)', '1 (2) &', '1 & (2) &', '1 la li 2']],
   ['2/2', 'c4 c4 | c8 | c2 c2 c4 | c6 c2 |', ['1 2', '1 (2)', '1 & 2', '1 (2) &']],
-  ['6/8', 'c3 c3 | ccc ccc | c2c c2c | c6 | c3 ccc | cc/c/c c3 |', ['1 2', '1 la li 2 la li', '1 li 2 li', '1 (2)', '1 2 la li', '1 la ta li 2']],
+  [
+    '6/8',
+    'c3 c3 | ccc ccc | c2c c2c | c6 | c3 ccc | cc/c/c c3 |',
+    ['1 2', '1 la li 2 la li', '1 li 2 li', '1 (2)', '1 2 la li', '1 la ta li 2'],
+  ],
   ['9/8', 'c3 c3 c3 | ccc c2c c3 | c9 |', ['1 2 3', '1 la li 2 li 3', '1 (2) (3)']],
   ['12/8', 'c3 c3 c3 c3 | c6 c6 |', ['1 2 3 4', '1 (2) 3 (4)']],
   ['3/8', 'ccc | c2c | c3 |', ['1 la li', '1 li', '1']],
@@ -43,7 +55,11 @@ const TAKADIMI: readonly (readonly [string, string, readonly string[]])[] = [
   ['2/4', '(5:4:5c/c/c/c/c/ c2 |', ['ta ka di mi ti ta']],
 ];
 const SYLLABLES: readonly (readonly [string, string, readonly string[]])[] = [
-  ['4/4', 'c2 c2 cc c2 | c4 c4 | c8 | c/c/c/c/ cc c4 | c6 c2 |', ['ta ta ti ti ta', 'ta-a ta-a', 'ta-a-a-a', 'ti ka ti ka ti ti ta-a', 'ta-a-a ta']],
+  [
+    '4/4',
+    'c2 c2 cc c2 | c4 c4 | c8 | c/c/c/c/ cc c4 | c6 c2 |',
+    ['ta ta ti ti ta', 'ta-a ta-a', 'ta-a-a-a', 'ti ka ti ka ti ti ta-a', 'ta-a-a ta'],
+  ],
   ['4/4', 'c3 c z2 c2 | (3ccc c2 c4 |', ['ta-i ti (sh) ta', 'tri o la ta ta-a']],
 ];
 const UNIT: readonly (readonly [string, string, readonly string[]])[] = [
@@ -62,8 +78,11 @@ describe.each([
 
 describe('counting', () => {
   it('holds more than sixty bars by hand', () =>
-    expect([...METER, ...TAKADIMI, ...SYLLABLES, ...UNIT].reduce((n, [, , bars]) => n + bars.length, 0)).toBeGreaterThanOrEqual(60));
-  it('follows a change of meter', () => expect(count('meter', '3/4', 'c2 c2 c2 | [M:2/4] c2 c2 | [M:6/8] c3 c3 |')).toEqual(['1 2 3', '1 2', '1 2']));
+    expect(
+      [...METER, ...TAKADIMI, ...SYLLABLES, ...UNIT].reduce((n, [, , bars]) => n + bars.length, 0),
+    ).toBeGreaterThanOrEqual(60));
+  it('follows a change of meter', () =>
+    expect(count('meter', '3/4', 'c2 c2 c2 | [M:2/4] c2 c2 | [M:6/8] c3 c3 |')).toEqual(['1 2 3', '1 2', '1 2']));
   it('a note tied for six beats is off on seven', () => {
     // Handbook chapter 5 [common practice].
     const [tie] = tieCounts(scoreOf('3/4', 'c6- | c6 | c6 |'), 'P1', 1);

@@ -84,8 +84,13 @@ export function lengthSyllable(beats: Fraction, place: Fraction, compound: boole
 }
 
 /** Numbers of a note counted by its own length: `1`, `1 2`, `1 2 3`; shorter ones say where they fall in the beat. */
-export function unitNumbers(beats: Fraction, place: Fraction, beat: BeatPlace): readonly { readonly text: string; readonly after: Fraction }[] {
+export function unitNumbers(
+  beats: Fraction,
+  place: Fraction,
+  beat: BeatPlace,
+): readonly { readonly text: string; readonly after: Fraction }[] {
   const whole = Math.floor(beats.n / beats.d);
-  if (whole < 1) return [{ text: place.n === 0 ? '1' : meterSyllable(place, { ...beat, number: 1 }), after: fraction(0) }];
+  if (whole < 1)
+    return [{ text: place.n === 0 ? '1' : meterSyllable(place, { ...beat, number: 1 }), after: fraction(0) }];
   return Array.from({ length: whole }, (_, i) => ({ text: String(i + 1), after: multiply(fraction(i), fraction(1)) }));
 }

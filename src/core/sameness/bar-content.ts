@@ -37,7 +37,8 @@ export interface Line {
 }
 
 /** Place and pitch of a note as text. */
-export const noteFace = (n: BarNote): string => `${n.note.part} ${n.note.staff} ${n.at} ${n.step ?? 'x'} ${n.key ?? 'x'}`;
+export const noteFace = (n: BarNote): string =>
+  `${n.note.part} ${n.note.staff} ${n.at} ${n.step ?? 'x'} ${n.key ?? 'x'}`;
 
 class Classes {
   private readonly numbers = new Map<string, number>();
@@ -61,9 +62,22 @@ const ascending = (a: number, b: number): number => a - b;
 
 /** Ornaments, fingers and dynamics play no part; a note tied over from before counts as held rhythm, not as a strike. */
 function contentOf(notes: readonly BarNote[], barLength: number, heldUntil: number, classes: LineClasses): BarContent {
-  if (notes.length === 0) return { notes, exact: -1, rhythm: -1, chromatic: -1, diatonic: -1, faces: [], fullFaces: [], strikes: [], anchor: null };
+  if (notes.length === 0)
+    return {
+      notes,
+      exact: -1,
+      rhythm: -1,
+      chromatic: -1,
+      diatonic: -1,
+      faces: [],
+      fullFaces: [],
+      strikes: [],
+      anchor: null,
+    };
   // What happens when: strikes with their lengths inside the bar. A longer note over the bar line is as long as the bar lets it.
-  const rhythm = [...new Set(notes.map((n) => `${n.note.staff}:${n.at}+${Math.min(n.length, barLength - n.at)}`))].join(' ');
+  const rhythm = [...new Set(notes.map((n) => `${n.note.staff}:${n.at}+${Math.min(n.length, barLength - n.at)}`))].join(
+    ' ',
+  );
   const head = `${barLength} ${heldUntil > 0 ? 'h' : ''}`;
   const pitched = notes.filter((n) => n.key !== null && n.step !== null);
   const [first] = pitched;
@@ -98,15 +112,26 @@ export function barLines(score: Score): { readonly all: Line; readonly staves: r
       key: note.midi,
       step: note.pitch ? staffPosition(note.pitch) : null,
     });
-    for (let b = note.bar + 1; b < score.bars.length && (score.bars[b]?.onset ?? Infinity) < note.onset + sounding; b += 1) {
+    for (
+      let b = note.bar + 1;
+      b < score.bars.length && (score.bars[b]?.onset ?? Infinity) < note.onset + sounding;
+      b += 1
+    ) {
       const until = Math.min(note.onset + sounding - (score.bars[b]?.onset ?? 0), score.bars[b]?.length ?? 0);
       const key = `${note.part} ${note.staff} ${b}`;
       heldInto.set(key, Math.max(heldInto.get(key) ?? 0, until));
     }
   }
-  const order = (a: BarNote, b: BarNote): number => a.at - b.at || a.note.staff - b.note.staff || (a.key ?? -1) - (b.key ?? -1) || a.length - b.length;
+  const order = (a: BarNote, b: BarNote): number =>
+    a.at - b.at || a.note.staff - b.note.staff || (a.key ?? -1) - (b.key ?? -1) || a.length - b.length;
   const line = (part: string | null, staff: number | null, single: boolean): Line => {
-    const classes: LineClasses = { exact: new Classes(), rhythm: new Classes(), chromatic: new Classes(), diatonic: new Classes(), notes: new Classes() };
+    const classes: LineClasses = {
+      exact: new Classes(),
+      rhythm: new Classes(),
+      chromatic: new Classes(),
+      diatonic: new Classes(),
+      notes: new Classes(),
+    };
     return {
       part: single ? null : part,
       staff: single ? null : staff,

@@ -22,7 +22,10 @@ function common(a: readonly number[], b: readonly number[]): number {
 }
 
 /** Notes of one bar without a partner of the same place, pitch and length in the other, both ways. */
-export function diffBars(a: BarContent, b: BarContent): { readonly onlyA: readonly BarNote[]; readonly onlyB: readonly BarNote[] } {
+export function diffBars(
+  a: BarContent,
+  b: BarContent,
+): { readonly onlyA: readonly BarNote[]; readonly onlyB: readonly BarNote[] } {
   const free = new Map<string, BarNote[]>();
   for (const n of b.notes) {
     const key = `${noteFace(n)} ${n.length}`;
@@ -37,7 +40,10 @@ export function diffBars(a: BarContent, b: BarContent): { readonly onlyA: readon
 
 /** Same rhythm and just one note other: alike, however few notes the bar has. */
 export const oneNoteOther = (a: BarContent, b: BarContent): boolean =>
-  a.rhythm >= 0 && a.rhythm === b.rhythm && a.notes.length === b.notes.length && a.notes.length - common(a.fullFaces, b.fullFaces) <= 1;
+  a.rhythm >= 0 &&
+  a.rhythm === b.rhythm &&
+  a.notes.length === b.notes.length &&
+  a.notes.length - common(a.fullFaces, b.fullFaces) <= 1;
 
 /**
  * How alike two bars of one line are, 0 to 1: the share of notes with the same pitch at the same place, and the share of strikes at

@@ -18,6 +18,8 @@ describe('two places laid over one another', () => {
     ]);
     expect([onlyA, onlyB]).toEqual([['p1-b1-n4'], ['p1-b2-n4']]);
   });
-  it('pair a copy moved by a step with its model', () => expect(compareRanges(scoreOf('C D E F | D E F G |'), [0, 0], [1, 1]).pairs.size).toBe(4));
-  it('leave what the longer one has more', () => expect(compareRanges(scoreOf('C4 | C4 | D4 |'), [0, 0], [1, 2]).onlyB).toEqual(['p1-b3-n1']));
+  it('pair a copy moved by a step with its model', () =>
+    expect(compareRanges(scoreOf('C D E F | D E F G |'), [0, 0], [1, 1]).pairs.size).toBe(4));
+  it('leave what the longer one has more', () =>
+    expect(compareRanges(scoreOf('C4 | C4 | D4 |'), [0, 0], [1, 2]).onlyB).toEqual(['p1-b3-n1']));
 });

@@ -24,8 +24,13 @@ function bestShift(a: ReadonlyMap<string, Note[]>, b: ReadonlyMap<string, Note[]
 }
 
 /** Compares bars `a` with bars `b` (both ends included) bar by bar; a longer run keeps its rest as notes of its own. */
-export function compareRanges(score: Score, a: readonly [number, number], b: readonly [number, number]): ComparedRanges {
-  const place = (n: Note, start: number): string => `${n.part} ${n.staff} ${n.bar - start} ${n.onset - (score.bars[n.bar]?.onset ?? 0)}`;
+export function compareRanges(
+  score: Score,
+  a: readonly [number, number],
+  b: readonly [number, number],
+): ComparedRanges {
+  const place = (n: Note, start: number): string =>
+    `${n.part} ${n.staff} ${n.bar - start} ${n.onset - (score.bars[n.bar]?.onset ?? 0)}`;
   const collect = (range: readonly [number, number]): Map<string, Note[]> => {
     const at = new Map<string, Note[]>();
     for (const n of score.notes) {
@@ -48,7 +53,8 @@ export function compareRanges(score: Score, a: readonly [number, number], b: rea
         (o) =>
           !used.has(o.id) &&
           (n.pitch && o.pitch
-            ? staffPosition(o.pitch) - staffPosition(n.pitch) === shift && (shift !== 0 || o.pitch.alter === n.pitch.alter)
+            ? staffPosition(o.pitch) - staffPosition(n.pitch) === shift &&
+              (shift !== 0 || o.pitch.alter === n.pitch.alter)
             : n.midi === o.midi),
       );
       if (!partner) {

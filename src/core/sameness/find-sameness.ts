@@ -82,7 +82,12 @@ const found = (kind: RepeatKind, i: number, j: number, length: number, more: Par
 });
 
 /** Maximal runs on one diagonal where `same(i, i + d)` holds; no longer than the distance, so that the places never overlap. */
-function runs(bars: number, d: number, same: (i: number, j: number) => boolean, emit: (i: number, length: number) => void): void {
+function runs(
+  bars: number,
+  d: number,
+  same: (i: number, j: number) => boolean,
+  emit: (i: number, length: number) => void,
+): void {
   let start = -1;
   for (let i = 0; i + d <= bars; i += 1) {
     const holds = i + d < bars && same(i, i + d);
@@ -119,7 +124,13 @@ function movedRuns(line: Line, which: 'chromatic' | 'diatonic'): Found[] {
     const close = (end: number): void => {
       // A single bar of one or two notes that comes higher is melody, not a copy.
       if (start >= 0 && shift && (end - start >= 2 || (end - start === 1 && (bars[start]?.notes.length ?? 0) >= 3)))
-        out.push(found('moved', start, start + d, end - start, { semitones: shift.key, steps: shift.step, diatonic: which === 'diatonic' }));
+        out.push(
+          found('moved', start, start + d, end - start, {
+            semitones: shift.key,
+            steps: shift.step,
+            diatonic: which === 'diatonic',
+          }),
+        );
       start = -1;
       shift = null;
     };
@@ -130,7 +141,11 @@ function movedRuns(line: Line, which: 'chromatic' | 'diatonic'): Found[] {
       const here: { key: number; step: number } | null =
         same && a.anchor && b.anchor ? { key: b.anchor.key - a.anchor.key, step: b.anchor.step - a.anchor.step } : null;
       const moves = here !== null && (which === 'chromatic' ? here.key !== 0 : here.step !== 0);
-      const goesOn: boolean = moves && shift !== null && (which === 'chromatic' ? shift.key === here.key : shift.step === here.step) && i - start < d;
+      const goesOn: boolean =
+        moves &&
+        shift !== null &&
+        (which === 'chromatic' ? shift.key === here.key : shift.step === here.step) &&
+        i - start < d;
       if (goesOn) continue;
       close(i);
       if (moves) {
@@ -276,7 +291,8 @@ function findOstinatos(line: Line): Ostinato[] {
       if (goes) continue;
       const from = start;
       const to = i - 1;
-      if (to - from + 1 >= Math.max(4, period * 3) && !out.some((o) => o.from <= from && o.to >= to)) out.push({ part, staff, from, to, period });
+      if (to - from + 1 >= Math.max(4, period * 3) && !out.some((o) => o.from <= from && o.to >= to))
+        out.push({ part, staff, from, to, period });
       start = i - period + 1;
     }
   }
@@ -331,7 +347,9 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
   const together: Found[] = [];
   for (const [index, line] of lines.entries()) {
     if (!progress(index / lines.length)) break;
-    const figures = findOstinatos(line).filter((o) => !ostinatos.some((k) => k.part === null && k.from <= o.from && k.to >= o.to && k.period === o.period));
+    const figures = findOstinatos(line).filter(
+      (o) => !ostinatos.some((k) => k.part === null && k.from <= o.from && k.to >= o.to && k.period === o.period),
+    );
     ostinatos.push(...figures);
     const similarity = similarities(line.bars);
     const findings = [
@@ -354,7 +372,15 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
     );
     const kept = select(withoutFigures).filter(
       (f) =>
-        line === all || !together.some((t) => t.kind === f.kind && t.i <= f.i && t.j <= f.j && t.i + t.length >= f.i + f.length && t.j - t.i === f.j - f.i),
+        line === all ||
+        !together.some(
+          (t) =>
+            t.kind === f.kind &&
+            t.i <= f.i &&
+            t.j <= f.j &&
+            t.i + t.length >= f.i + f.length &&
+            t.j - t.i === f.j - f.i,
+        ),
     );
     if (line === all) together.push(...kept);
     const share = line === all ? 1 : 1 / staves.length;
@@ -386,7 +412,12 @@ function differencesOf(line: Line, f: Pick<Found, 'i' | 'j' | 'length'>): Differ
     const b = line.bars[f.j + k];
     if (!a || !b || a.exact === b.exact) continue;
     const { onlyA, onlyB } = diffBars(a, b);
-    out.push({ bar: f.j + k, noteIds: onlyB.map((n) => n.note.id), aBar: f.i + k, aNoteIds: onlyA.map((n) => n.note.id) });
+    out.push({
+      bar: f.j + k,
+      noteIds: onlyB.map((n) => n.note.id),
+      aBar: f.i + k,
+      aNoteIds: onlyA.map((n) => n.note.id),
+    });
   }
   return out;
 }

@@ -21,9 +21,19 @@ export function intervalsOf(score: Score, from: number, to: number): IntervalCou
       const staff = s + 1;
       const tops = new Map<number, { id: string; step: number; midi: number }>();
       for (const { note } of struckNotes(score.notes)) {
-        if (note.part !== part.id || note.staff !== staff || note.bar < from || note.bar > to || note.grace || !note.pitch || note.midi === null) continue;
+        if (
+          note.part !== part.id ||
+          note.staff !== staff ||
+          note.bar < from ||
+          note.bar > to ||
+          note.grace ||
+          !note.pitch ||
+          note.midi === null
+        )
+          continue;
         const before = tops.get(note.onset);
-        if (!before || note.midi > before.midi) tops.set(note.onset, { id: note.id, step: staffPosition(note.pitch), midi: note.midi });
+        if (!before || note.midi > before.midi)
+          tops.set(note.onset, { id: note.id, step: staffPosition(note.pitch), midi: note.midi });
       }
       const line = [...tops].sort(([a], [b]) => a - b).map(([, n]) => n);
       const sizes = new Map<number, { up: number; down: number }>();
@@ -36,7 +46,8 @@ export function intervalsOf(score: Score, from: number, to: number): IntervalCou
         const falls = n.step < before.step;
         sizes.set(size, { up: c.up + (falls ? 0 : 1), down: c.down + (falls ? 1 : 0) });
       });
-      const total = (wanted: (size: number) => boolean): number => [...sizes].reduce((sum, [size, c]) => sum + (wanted(size) ? c.up + c.down : 0), 0);
+      const total = (wanted: (size: number) => boolean): number =>
+        [...sizes].reduce((sum, [size, c]) => sum + (wanted(size) ? c.up + c.down : 0), 0);
       const low = line.reduce<(typeof line)[number] | null>((m, n) => (m === null || n.midi < m.midi ? n : m), null);
       const high = line.reduce<(typeof line)[number] | null>((m, n) => (m === null || n.midi > m.midi ? n : m), null);
       return {

@@ -30,12 +30,23 @@ function credit(s: BarContent, b: BarContent, weights: PayOffWeights): number {
   if (s.exact === b.exact) return weights.exact;
   const alike = barSimilarity(s, b);
   const by = s.anchor && b.anchor ? b.anchor.key - s.anchor.key : 0;
-  const moved = s.chromatic === b.chromatic ? (by % 12 === 0 ? weights.octave : weights.moved) : s.diatonic === b.diatonic ? weights.moved : 0;
+  const moved =
+    s.chromatic === b.chromatic
+      ? by % 12 === 0
+        ? weights.octave
+        : weights.moved
+      : s.diatonic === b.diatonic
+        ? weights.moved
+        : 0;
   return Math.max(alike >= 0.62 ? weights.changed * alike : 0, moved, s.rhythm === b.rhythm ? weights.rhythm : 0);
 }
 
 /** Σ over bars of seconds × the best credit any learned bar gives: monotone and submodular, so greedy is within 1 − 1/e of the best. */
-export function payOffValue(credits: readonly (readonly number[])[], seconds: readonly number[], learned: readonly number[]): number {
+export function payOffValue(
+  credits: readonly (readonly number[])[],
+  seconds: readonly number[],
+  learned: readonly number[],
+): number {
   return seconds.reduce((sum, time, b) => sum + time * Math.max(0, ...learned.map((s) => credits[s]?.[b] ?? 0)), 0);
 }
 

@@ -14,7 +14,9 @@ export interface RhythmFamily {
 }
 
 const tagOf = (n: number): string =>
-  n < 26 ? String.fromCharCode(97 + n) : `${String.fromCharCode(96 + Math.floor(n / 26))}${String.fromCharCode(97 + (n % 26))}`;
+  n < 26
+    ? String.fromCharCode(97 + n)
+    : `${String.fromCharCode(96 + Math.floor(n / 26))}${String.fromCharCode(97 + (n % 26))}`;
 
 /** Families of every staff, largest first, then by first place. Bars with nothing struck belong to none. */
 export function rhythmFamilies(score: Score): RhythmFamily[] {
@@ -34,7 +36,13 @@ export function rhythmFamilies(score: Score): RhythmFamily[] {
       .sort((a, b) => b.length - a.length || (a[0] ?? 0) - (b[0] ?? 0))
       .map((bars, n) => {
         const first = bars[0] ?? 0;
-        return { part, staff, tag: tagOf(n), bars, count: countText(countStaff(score, part, staff, first, first)[0]?.tokens ?? []) };
+        return {
+          part,
+          staff,
+          tag: tagOf(n),
+          bars,
+          count: countText(countStaff(score, part, staff, first, first)[0]?.tokens ?? []),
+        };
       });
   });
 }

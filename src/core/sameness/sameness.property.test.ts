@@ -6,7 +6,9 @@ import { payOffTable, payOffValue, payOff } from './pay-off';
 
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B', 'c', 'd', 'e', 'f', 'g'] as const;
 const scoreOf = (bars: readonly (readonly number[])[], key = 'C') => {
-  const music = bars.map((bar) => bar.map((n) => `${LETTERS[n] ?? 'C'}${bar.length === 2 ? '2' : ''}`).join(' ')).join(' | ');
+  const music = bars
+    .map((bar) => bar.map((n) => `${LETTERS[n] ?? 'C'}${bar.length === 2 ? '2' : ''}`).join(' '))
+    .join(' | ');
   const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:${key}\n${music} |`, 'x.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value.read.score;
@@ -26,7 +28,9 @@ describe('laws of sameness', () => {
         const whole = repeats.some((r) => r.kind === 'exact' && r.a[0] <= 0 && r.b[1] === 2 * n - 1 && r.b[0] <= n);
         // A piece that is one figure throughout is told as such.
         expect(
-          whole || ostinatos.some((o) => o.from === 0 && o.to === 2 * n - 1) || repeats.some((r) => r.kind === 'exact' && r.b[0] <= n && r.b[1] >= 2 * n - 1),
+          whole ||
+            ostinatos.some((o) => o.from === 0 && o.to === 2 * n - 1) ||
+            repeats.some((r) => r.kind === 'exact' && r.b[0] <= n && r.b[1] >= 2 * n - 1),
         ).toBe(true);
       }),
       { numRuns: 120 },
@@ -48,7 +52,9 @@ describe('laws of sameness', () => {
           fc.pre(!bars.some((b) => b.join() === target.join()));
           const score = scoreOf([...bars, ...copy]);
           const edited = score.notes.filter((x) => x.bar === n + (at % n))[which];
-          const changed = findSameness(score).repeats.filter((r) => r.kind === 'changed' && r.a[0] === 0 && r.b[0] === n && r.b[1] === 2 * n - 1);
+          const changed = findSameness(score).repeats.filter(
+            (r) => r.kind === 'changed' && r.a[0] === 0 && r.b[0] === n && r.b[1] === 2 * n - 1,
+          );
           expect(changed).toHaveLength(1);
           expect(changed[0]?.differences.flatMap((d) => d.noteIds)).toEqual([edited?.id]);
         },

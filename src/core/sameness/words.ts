@@ -17,7 +17,9 @@ export function movedInWords({ steps, semitones }: Pick<Repeat, 'steps' | 'semit
 
 /** Where in its bar a set of notes lies: "the last two notes of bar 8", "the third note of bar 5", "all of bar 16". */
 function placeInBar(score: Score, d: Difference, part: string | null, staff: number | null): string {
-  const inBar = score.notes.filter((n) => n.bar === d.bar && n.grace === null && (part === null || (n.part === part && n.staff === staff)));
+  const inBar = score.notes.filter(
+    (n) => n.bar === d.bar && n.grace === null && (part === null || (n.part === part && n.staff === staff)),
+  );
   const number = score.bars[d.bar]?.number ?? String(d.bar + 1);
   const places = d.noteIds.map((id) => inBar.findIndex((n) => n.id === id)).filter((p) => p >= 0);
   const sorted = places.sort((a, b) => a - b);

@@ -28,7 +28,8 @@ export function fraction(n: number, d = 1): Fraction {
 
 export const ZERO: Fraction = { n: 0, d: 1 };
 
-export const add = (a: Fraction, b: Fraction): Fraction => (a.d === b.d ? fraction(a.n + b.n, a.d) : fraction(a.n * b.d + b.n * a.d, a.d * b.d));
+export const add = (a: Fraction, b: Fraction): Fraction =>
+  a.d === b.d ? fraction(a.n + b.n, a.d) : fraction(a.n * b.d + b.n * a.d, a.d * b.d);
 
 export const subtract = (a: Fraction, b: Fraction): Fraction => add(a, { n: -b.n, d: b.d });
 

@@ -28,13 +28,42 @@ export type {
   TimeModification,
   Transposition,
 } from './model';
-export { add, compare, decimalFraction, fraction, fractionText, gcd, lcm, multiply, subtract, ZERO, type Fraction } from './fraction';
+export {
+  add,
+  compare,
+  decimalFraction,
+  fraction,
+  fractionText,
+  gcd,
+  lcm,
+  multiply,
+  subtract,
+  ZERO,
+  type Fraction,
+} from './fraction';
 export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
 export { playingOrder, type PlayingOrder } from './playing-order';
-export { barEnd, barSeconds, clockText, DEFAULT_TEMPO, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
+export {
+  barEnd,
+  barSeconds,
+  clockText,
+  DEFAULT_TEMPO,
+  playedSeconds,
+  quartersText,
+  spanSeconds,
+  tempoAt,
+} from './seconds';
 export { struckNotes, tieLinks } from './ties';
-export { beatOnsets, perform, type Performance, type PerformanceRequest, type PlayedBar, type SoundingNote } from './performance';
+export {
+  beatOnsets,
+  perform,
+  type Performance,
+  type PerformanceRequest,
+  type PlayedBar,
+  type SoundingNote,
+} from './performance';
 export { matchEditions, type EditionMatch } from './match-editions';
+export { keepIds, withKeptIds, type KeptEdition, type KeptIds } from './kept-ids';
 export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';
 export { FREE_BEND, freeTimeIn } from './free-time';

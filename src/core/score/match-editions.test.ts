@@ -31,8 +31,10 @@ describe('a corrected edition', () => {
     expect(match.notes.size).toBe(7);
     expect(match.changedBars).toEqual([0]);
   });
-  it('keeps a note whose length was corrected', () => expect(matchEditions(score('C D E2 |'), score('C D E z |')).notes.size).toBe(3));
-  it('says which bars are gone', () => expect(matchEditions(score('C4 | D4 | E4 |'), score('C4 | E4 |')).lostBars).toEqual(['bar-2']));
+  it('keeps a note whose length was corrected', () =>
+    expect(matchEditions(score('C D E2 |'), score('C D E z |')).notes.size).toBe(3));
+  it('says which bars are gone', () =>
+    expect(matchEditions(score('C4 | D4 | E4 |'), score('C4 | E4 |')).lostBars).toEqual(['bar-2']));
   it('of a piece with itself keeps all', () => {
     const step = fc.constantFrom('C', 'D', 'E', 'F', 'G', 'z');
     fc.assert(

@@ -37,7 +37,11 @@ function notesByBar(score: Score): Note[][] {
 const MOST_CELLS = 16_000_000;
 
 /** Pairs of indexes of a cheapest alignment of two rows of bars; equal bars pair first, changed ones pair when they stand at the same place between equals. */
-function alignBars(before: readonly string[], after: readonly string[], alike: (i: number, j: number) => number): [number, number][] {
+function alignBars(
+  before: readonly string[],
+  after: readonly string[],
+  alike: (i: number, j: number) => number,
+): [number, number][] {
   const n = before.length;
   const m = after.length;
   if (n * m > MOST_CELLS) return Array.from({ length: Math.min(n, m) }, (_, i) => [i, i]);

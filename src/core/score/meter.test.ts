@@ -26,6 +26,8 @@ describe('meters', () => {
     expect(meterBeats(meter(text)).map(fractionText).join(' ')).toBe(beats);
     expect(meterText(meter(text))).toBe(text);
   });
-  it('reads common and cut time, and free bars', () => expect(['C', 'C|', 'free'].map((t) => meterText(meter(t)))).toEqual(['4/4', '2/2', 'free']));
-  it('refuses what is no meter', () => expect(['', '4', '4/3', '0/4', '4/4x', '65/4'].map(parseMeter)).toEqual([null, null, null, null, null, null]));
+  it('reads common and cut time, and free bars', () =>
+    expect(['C', 'C|', 'free'].map((t) => meterText(meter(t)))).toEqual(['4/4', '2/2', 'free']));
+  it('refuses what is no meter', () =>
+    expect(['', '4', '4/3', '0/4', '4/4x', '65/4'].map(parseMeter)).toEqual([null, null, null, null, null, null]));
 });

@@ -3,7 +3,10 @@ import type { Meter } from './model';
 
 /** Nominal length of a bar in quarter notes; 0 for a free meter. 6/8 is 3, 3+2/8 is 5/2. */
 export function meterQuarters(meter: Meter): Fraction {
-  return meter.parts.reduce((sum, part) => add(sum, fraction(4 * part.groups.reduce((a, b) => a + b, 0), part.unit)), ZERO);
+  return meter.parts.reduce(
+    (sum, part) => add(sum, fraction(4 * part.groups.reduce((a, b) => a + b, 0), part.unit)),
+    ZERO,
+  );
 }
 
 /** `4/4`, `3+2/8`, `2/4+3/8`, `free`. */
@@ -30,7 +33,9 @@ export function parseMeter(text: string): Meter | null {
     const [top = '', bottom = ''] = piece.replace(/[()]/g, '').split('/');
     return { groups: top.split('+').map(Number), unit: Number(bottom) };
   });
-  const good = parts.every((part) => [1, 2, 4, 8, 16, 32, 64].includes(part.unit) && part.groups.every((g) => g >= 1 && g <= 64));
+  const good = parts.every(
+    (part) => [1, 2, 4, 8, 16, 32, 64].includes(part.unit) && part.groups.every((g) => g >= 1 && g <= 64),
+  );
   return good ? { parts, symbol: null } : null;
 }
 
@@ -43,7 +48,8 @@ export function meterBeats(meter: Meter): Fraction[] {
   return meter.parts.flatMap((part) => {
     const total = part.groups.reduce((a, b) => a + b, 0);
     if (part.groups.length > 1 && part.unit >= 8) return part.groups.map((g) => fraction(4 * g, part.unit));
-    if (total % 3 === 0 && total > 3 && part.unit >= 4) return Array.from({ length: total / 3 }, () => fraction(12, part.unit));
+    if (total % 3 === 0 && total > 3 && part.unit >= 4)
+      return Array.from({ length: total / 3 }, () => fraction(12, part.unit));
     if (part.unit >= 8 && total === 3) return [fraction(12, part.unit)];
     if (part.unit >= 8 && total >= 5 && total % 2 === 1)
       return [fraction(12, part.unit), ...Array.from({ length: (total - 3) / 2 }, () => fraction(8, part.unit))];

@@ -14,7 +14,8 @@ export interface Pitch {
   readonly octave: number;
 }
 
-export type Mode = 'major' | 'minor' | 'dorian' | 'phrygian' | 'lydian' | 'mixolydian' | 'aeolian' | 'ionian' | 'locrian' | 'none';
+export type Mode =
+  'major' | 'minor' | 'dorian' | 'phrygian' | 'lydian' | 'mixolydian' | 'aeolian' | 'ionian' | 'locrian' | 'none';
 
 /** `fifths`: sharps positive, flats negative, -7 to 7 for ordinary keys. */
 export interface Key {

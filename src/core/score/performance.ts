@@ -41,13 +41,25 @@ export interface PerformanceRequest {
 }
 
 /** Key velocities of the dynamics, the middle of the scale where nothing is marked **[from memory, common in sequencers]**. */
-const VELOCITY: Readonly<Record<string, number>> = { pppp: 8, ppp: 16, pp: 33, p: 49, mp: 64, mf: 80, f: 96, ff: 112, fff: 126, ffff: 127 };
+const VELOCITY: Readonly<Record<string, number>> = {
+  pppp: 8,
+  ppp: 16,
+  pp: 33,
+  p: 49,
+  mp: 64,
+  mf: 80,
+  f: 96,
+  ff: 112,
+  fff: 126,
+  ffff: 127,
+};
 
 function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[], note: Note): number {
   let level = 80;
   for (const d of dynamics) {
     if (d.onset > note.onset) break;
-    if (d.part === note.part && (d.staff === null || d.staff === note.staff || d.staff === 1)) level = VELOCITY[d.level] ?? level;
+    if (d.part === note.part && (d.staff === null || d.staff === note.staff || d.staff === 1))
+      level = VELOCITY[d.level] ?? level;
   }
   return level;
 }
@@ -56,7 +68,8 @@ function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[]
 export function perform(score: Score, request: PerformanceRequest): Performance {
   const { order, tempo, sounds = () => true } = request;
   const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
-  for (const s of struckNotes(score.notes)) if (s.note.midi !== null && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
+  for (const s of struckNotes(score.notes))
+    if (s.note.midi !== null && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
   const dynamics = score.directions.flatMap((d) => (d.kind === 'dynamic' ? [d] : []));
   const bars: PlayedBar[] = [];
   const notes: SoundingNote[] = [];
@@ -73,11 +86,13 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
     ];
     for (const t of here) {
       const bpm = tempo ?? t.bpm;
-      if (tempos[tempos.length - 1]?.bpm !== bpm) tempos.push({ start: ticks(at + t.onset - bar.onset), bpm: quarterBpm(bpm) });
+      if (tempos[tempos.length - 1]?.bpm !== bpm)
+        tempos.push({ start: ticks(at + t.onset - bar.onset), bpm: quarterBpm(bpm) });
     }
     // Until where a tie may ring on: as long as the bars follow as written.
     let until = at + bar.length;
-    for (let k = turn; order[k + 1] === (order[k] ?? 0) + 1; k += 1) until += score.bars[order[k + 1] ?? 0]?.length ?? 0;
+    for (let k = turn; order[k + 1] === (order[k] ?? 0) + 1; k += 1)
+      until += score.bars[order[k + 1] ?? 0]?.length ?? 0;
     const list = struckByBar[index] ?? [];
     list.forEach(({ note, sounding }, i) => {
       const beat = at + note.onset - bar.onset;
@@ -94,7 +109,13 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
         notes.push({ ...base, start: ticks(beat), length: ticks(Math.max(1, Math.min(sounding, until - beat))) });
         return;
       }
-      const group = list.filter((o) => o.note.grace !== null && o.note.onset === note.onset && o.note.part === note.part && o.note.staff === note.staff);
+      const group = list.filter(
+        (o) =>
+          o.note.grace !== null &&
+          o.note.onset === note.onset &&
+          o.note.part === note.part &&
+          o.note.staff === note.staff,
+      );
       const place = group.findIndex((o) => o.note.id === note.id);
       const start = Math.max(0, beat - (group.length - place) * grace);
       notes.push({ ...base, start: ticks(i === 0 && beat === 0 ? 0 : start), length: ticks(grace) });
@@ -106,9 +127,16 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
 }
 
 /** Onsets of the beats of a bar in ticks from its start; a pick-up holds the last beats of its meter. A free bar counts quarters. */
-export function beatOnsets(bar: Bar, ticksPerQuarter: number): readonly { readonly at: number; readonly downbeat: boolean }[] {
+export function beatOnsets(
+  bar: Bar,
+  ticksPerQuarter: number,
+): readonly { readonly at: number; readonly downbeat: boolean }[] {
   const beats = meterBeats(bar.meter).map((b) => (b.n * ticksPerQuarter) / b.d);
-  if (beats.length === 0) return Array.from({ length: Math.ceil(bar.length / ticksPerQuarter) }, (_, i) => ({ at: i * ticksPerQuarter, downbeat: i === 0 }));
+  if (beats.length === 0)
+    return Array.from({ length: Math.ceil(bar.length / ticksPerQuarter) }, (_, i) => ({
+      at: i * ticksPerQuarter,
+      downbeat: i === 0,
+    }));
   const nominal = meterQuarters(bar.meter);
   const full = (nominal.n * ticksPerQuarter) / nominal.d;
   const shift = bar.index === 0 && bar.length < full ? full - bar.length : 0;

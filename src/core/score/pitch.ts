@@ -5,10 +5,12 @@ const SEMITONES: Record<Step, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B:
 export const STEPS: readonly Step[] = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 
 /** MIDI key of a pitch as written: C4 is 60 (MIDI 1.0 specification, note 60 = middle C). Quarter tones round up. */
-export const writtenMidi = (pitch: Pitch): MidiKey => midiKey(Math.round((pitch.octave + 1) * 12 + SEMITONES[pitch.step] + pitch.alter));
+export const writtenMidi = (pitch: Pitch): MidiKey =>
+  midiKey(Math.round((pitch.octave + 1) * 12 + SEMITONES[pitch.step] + pitch.alter));
 
 /** Semitones from written to sounding: -2 for a B flat trumpet, -12 for a double bass. */
-export const transpositionInSemitones = (transpose: Transposition): number => transpose.chromatic + 12 * transpose.octaveChange;
+export const transpositionInSemitones = (transpose: Transposition): number =>
+  transpose.chromatic + 12 * transpose.octaveChange;
 
 /** Steps above C0, for distances on the staff: C4 is 28, D4 is 29. */
 export const staffPosition = (pitch: Pitch): number => pitch.octave * 7 + STEPS.indexOf(pitch.step);

@@ -95,7 +95,10 @@ const written = (bars: readonly Bar[], problem: string | null): PlayingOrder => 
 });
 
 /** @param repeatsAfterJump take repeats again after da capo or dal segno even where the sign does not ask for it. */
-export function playingOrder(bars: readonly Bar[], options: { readonly repeatsAfterJump?: boolean } = {}): PlayingOrder {
+export function playingOrder(
+  bars: readonly Bar[],
+  options: { readonly repeatsAfterJump?: boolean } = {},
+): PlayingOrder {
   const { repeats, endings } = pairRepeats(bars);
   const endsAt = new Map<number, Repeat>();
   for (const repeat of repeats) for (const end of repeat.ends) endsAt.set(end, repeat);
@@ -125,17 +128,21 @@ export function playingOrder(bars: readonly Bar[], options: { readonly repeatsAf
       }
     }
     order.push(at);
-    const around = repeats.filter((r) => r.start <= at && Math.max(...r.ends, ...endings.filter((e) => e.repeat === r).map((e) => e.to)) >= at);
+    const around = repeats.filter(
+      (r) => r.start <= at && Math.max(...r.ends, ...endings.filter((e) => e.repeat === r).map((e) => e.to)) >= at,
+    );
     const inner = around.reduce<Repeat | null>((best, r) => (best === null || r.start > best.start ? r : best), null);
     passes.push(inner ? (pass.get(inner) ?? 1) : 1);
-    if (order.length > longest) return written(bars, 'the repeat signs and jumps never come to an end; the written order is used');
+    if (order.length > longest)
+      return written(bars, 'the repeat signs and jumps never come to an end; the written order is used');
 
     const repeat = endsAt.get(at);
     if (repeat && !(jumped && !jumped.withRepeats)) {
       const done = pass.get(repeat) ?? 1;
       if (done < repeat.passes) {
         pass.set(repeat, done + 1);
-        for (const other of repeats) if (other !== repeat && other.start >= repeat.start && Math.max(...other.ends) <= at) pass.delete(other);
+        for (const other of repeats)
+          if (other !== repeat && other.start >= repeat.start && Math.max(...other.ends) <= at) pass.delete(other);
         at = repeat.start;
         continue;
       }
@@ -143,7 +150,8 @@ export function playingOrder(bars: readonly Bar[], options: { readonly repeatsAf
     if (jumped) {
       if (bar.signs.fine && jumped.until !== 'coda') break;
       if (bar.signs.toCoda && jumped.until !== 'fine') {
-        if (codaIndex < 0 || codaIndex <= at) return written(bars, 'a sign leads to a coda that is not there; the written order is used');
+        if (codaIndex < 0 || codaIndex <= at)
+          return written(bars, 'a sign leads to a coda that is not there; the written order is used');
         at = codaIndex;
         jumped = { until: null, withRepeats: true };
         continue;
@@ -152,14 +160,16 @@ export function playingOrder(bars: readonly Bar[], options: { readonly repeatsAf
     if (bar.signs.jump && !jumpsTaken.has(at)) {
       jumpsTaken.add(at);
       const jump = bar.signs.jump;
-      if (jump.until === 'fine' && !hasFine) return written(bars, 'a jump ends at a fine that is not there; the written order is used');
+      if (jump.until === 'fine' && !hasFine)
+        return written(bars, 'a jump ends at a fine that is not there; the written order is used');
       if (jump.until === 'coda' && toCodaIndex < 0 && codaIndex < 0)
         return written(bars, 'a jump leads to a coda that is not there; the written order is used');
       let target = 0;
       if (jump.kind === 'dalsegno') {
         const named = bars.findIndex((b) => b.signs.segno !== null && b.signs.segno === jump.to);
         target = named >= 0 ? named : bars.findIndex((b) => b.signs.segno !== null);
-        if (target < 0 || target > at) return written(bars, 'dal segno without a segno before it; the written order is used');
+        if (target < 0 || target > at)
+          return written(bars, 'dal segno without a segno before it; the written order is used');
       }
       const withRepeats = options.repeatsAfterJump ?? jump.withRepeats;
       jumped = { until: jump.until, withRepeats };

@@ -15,14 +15,17 @@ describe('seconds', () => {
     expect(score.bars.map((bar) => barSeconds(score, bar))).toEqual([4, 2]);
     expect([tempoAt(score, ticks(0)), tempoAt(score, ticks(4 * quarter))]).toEqual([60, 120]);
   });
-  it('run through a change inside the span', () => expect(spanSeconds(score, ticks(2 * quarter), ticks(6 * quarter))).toBe(3));
-  it('are those of one tempo when it is given', () => expect(spanSeconds(score, ticks(0), ticks(8 * quarter), quarterBpm(240))).toBe(2));
+  it('run through a change inside the span', () =>
+    expect(spanSeconds(score, ticks(2 * quarter), ticks(6 * quarter))).toBe(3));
+  it('are those of one tempo when it is given', () =>
+    expect(spanSeconds(score, ticks(0), ticks(8 * quarter), quarterBpm(240))).toBe(2));
   it('count repeats when the playing order does', () => {
     expect(playedSeconds(score, [0, 1])).toBe(6);
     expect(playedSeconds(score, playingOrder(score.bars).order)).toBe(12);
   });
   it('are nothing for nothing', () => expect(spanSeconds(score, ticks(5), ticks(5))).toBe(0));
-  it('print lengths as exact quarters', () => expect([quartersText(score, quarter / 3), quartersText(score, 3 * quarter)]).toEqual(['1/3', '3']));
+  it('print lengths as exact quarters', () =>
+    expect([quartersText(score, quarter / 3), quartersText(score, 3 * quarter)]).toEqual(['1/3', '3']));
 });
 
 describe('pitches', () => {
@@ -34,6 +37,7 @@ describe('pitches', () => {
   });
   it('are spelled by the key and come back', () => {
     expect([pitchName(spellMidi(61, 2)), pitchName(spellMidi(61, -2))]).toEqual(['C♯4', 'D♭4']);
-    for (let key = 0; key < 128; key += 1) for (const fifths of [-4, 0, 4]) expect(writtenMidi(spellMidi(key, fifths))).toBe(key);
+    for (let key = 0; key < 128; key += 1)
+      for (const fifths of [-4, 0, 4]) expect(writtenMidi(spellMidi(key, fifths))).toBe(key);
   });
 });

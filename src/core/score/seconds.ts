@@ -6,7 +6,8 @@ import { quarterBpm, seconds, ticks, type QuarterBpm, type Seconds, type Ticks }
 export const DEFAULT_TEMPO: QuarterBpm = quarterBpm(120);
 
 /** Exact quarter notes of a length in ticks as text: `"3"`, `"7/3"`. */
-export const quartersText = (score: Pick<Score, 'ticksPerQuarter'>, length: number): string => fractionText(fraction(length, score.ticksPerQuarter));
+export const quartersText = (score: Pick<Score, 'ticksPerQuarter'>, length: number): string =>
+  fractionText(fraction(length, score.ticksPerQuarter));
 
 /** The tempo in force at an onset as written. Several marks at one onset: the last holds. */
 export function tempoAt(score: Score, onset: Ticks): QuarterBpm {
@@ -40,7 +41,8 @@ export function spanSeconds(score: Score, from: Ticks, to: Ticks, at?: QuarterBp
 export const barEnd = (bar: Bar): Ticks => ticks(bar.onset + bar.length);
 
 /** Seconds of one bar at the tempo in force, or at `at`. */
-export const barSeconds = (score: Score, bar: Bar, at?: QuarterBpm): Seconds => spanSeconds(score, bar.onset, barEnd(bar), at);
+export const barSeconds = (score: Score, bar: Bar, at?: QuarterBpm): Seconds =>
+  spanSeconds(score, bar.onset, barEnd(bar), at);
 
 /** Seconds of a list of bars played one after another: a playing order, a section, or all bars as written. */
 export function playedSeconds(score: Score, order: readonly number[], at?: QuarterBpm): Seconds {
@@ -49,4 +51,5 @@ export function playedSeconds(score: Score, order: readonly number[], at?: Quart
 }
 
 /** `1:05` from seconds, rounded to the second. */
-export const clockText = (length: number): string => `${Math.floor(Math.round(length) / 60)}:${String(Math.round(length) % 60).padStart(2, '0')}`;
+export const clockText = (length: number): string =>
+  `${Math.floor(Math.round(length) / 60)}:${String(Math.round(length) % 60).padStart(2, '0')}`;

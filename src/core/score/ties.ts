@@ -20,7 +20,8 @@ export function tieLinks(notes: readonly Note[]): ReadonlyMap<string, Note> {
   for (const note of notes) {
     if (note.midi === null || (note.tie !== 'start' && note.tie !== 'continue')) continue;
     const candidates = byStart.get(`${note.part} ${note.midi} ${note.onset + note.duration}`) ?? [];
-    const next = candidates.find((c) => c.voice === note.voice && !used.has(c.id)) ?? candidates.find((c) => !used.has(c.id));
+    const next =
+      candidates.find((c) => c.voice === note.voice && !used.has(c.id)) ?? candidates.find((c) => !used.has(c.id));
     if (!next || next.id === note.id) continue;
     used.add(next.id);
     links.set(note.id, next);

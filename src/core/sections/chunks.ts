@@ -10,7 +10,12 @@ export interface Chunk {
  * Chunks of a section, small to large **[common practice]**: one bar plus the first note of the next, two bars, two chunks joined, the
  * phrase, the section. The last bar of the piece has no next note. A section of one bar is one chunk.
  */
-export function chunksOf(from: number, to: number, phrases: readonly { readonly from: number; readonly to: number }[], lastBar: number): Chunk[] {
+export function chunksOf(
+  from: number,
+  to: number,
+  phrases: readonly { readonly from: number; readonly to: number }[],
+  lastBar: number,
+): Chunk[] {
   const out: Chunk[] = [];
   const seen = new Set<string>();
   const add = (kind: Chunk['kind'], a: number, b: number): void => {

@@ -77,7 +77,10 @@ function pickupOf(score: Score): number {
 function texturesOf(score: Score): string[] {
   const byBar: Note[][] = score.bars.map(() => []);
   for (const n of score.notes) if (n.grace === null) byBar[n.bar]?.push(n);
-  return byBar.map((notes) => `${new Set(notes.map((n) => `${n.part} ${n.staff}`)).size}${notes.filter((n) => n.chord).length * 3 > notes.length ? 'c' : ''}`);
+  return byBar.map(
+    (notes) =>
+      `${new Set(notes.map((n) => `${n.part} ${n.staff}`)).size}${notes.filter((n) => n.chord).length * 3 > notes.length ? 'c' : ''}`,
+  );
 }
 
 /** Index of the last event that begins before `at`; -1 for none. Events in order of onset. */
@@ -204,7 +207,14 @@ export function cutsOf(score: Score, repeats: readonly Repeat[] = findSameness(s
     }
     const back = returns.get(bar.index);
     if (back) say(CUT_WEIGHTS.returnBase + CUT_WEIGHTS.returnBar * Math.min(8, back.length), back.text);
-    if (before && score.notes.length > 0 && textures[bar.index] !== textures[before.index]) say(CUT_WEIGHTS.texture * 0.4, 'texture changes');
-    return { bar: bar.index, strength: Math.max(0, strength), printed, reasons, upbeat: places.length > 1 ? upbeat : 0 };
+    if (before && score.notes.length > 0 && textures[bar.index] !== textures[before.index])
+      say(CUT_WEIGHTS.texture * 0.4, 'texture changes');
+    return {
+      bar: bar.index,
+      strength: Math.max(0, strength),
+      printed,
+      reasons,
+      upbeat: places.length > 1 ? upbeat : 0,
+    };
   });
 }

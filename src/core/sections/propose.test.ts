@@ -36,7 +36,17 @@ describe('proposed sections', () => {
     expect(sections.map((s) => s.from)).toEqual(expect.arrayContaining([3, 5]));
   });
   it('come from signs alone on a bar grid without notes', () => {
-    let grid = emptyGrid({ title: '', composer: '', bars: 24, staves: 1, clef: 'treble', meter: '4/4', key: 'C', pickup: '0', perMinute: null });
+    let grid = emptyGrid({
+      title: '',
+      composer: '',
+      bars: 24,
+      staves: 1,
+      clef: 'treble',
+      meter: '4/4',
+      key: 'C',
+      pickup: '0',
+      perMinute: null,
+    });
     grid = changeBar(grid, 7, { repeatEnd: 2 });
     grid = changeBar(grid, 16, { rehearsal: 'B' });
     const opened = openGrid(grid, 'grid');
@@ -69,7 +79,10 @@ describe('the best division', () => {
                 .filter((b) => mask & (1 << (b - 1))),
             ];
             if (gains.some((_, b) => must(b) && !starts.includes(b))) continue;
-            const value = starts.reduce((sum, s, i) => sum + (s > 0 ? gain(s) : 0) - cost(s, (starts[i + 1] ?? n) - 1), 0);
+            const value = starts.reduce(
+              (sum, s, i) => sum + (s > 0 ? gain(s) : 0) - cost(s, (starts[i + 1] ?? n) - 1),
+              0,
+            );
             best = Math.max(best, value);
           }
           const division = bestDivision(0, n - 1, gain, cost, must, 99);

@@ -1,4 +1,13 @@
-import { barLines, barSimilarity, differencesInWords, findSameness, movedInWords, type BarContent, type Line, type Sameness } from '../sameness';
+import {
+  barLines,
+  barSimilarity,
+  differencesInWords,
+  findSameness,
+  movedInWords,
+  type BarContent,
+  type Line,
+  type Sameness,
+} from '../sameness';
 import { fractionText, fraction, type Score } from '../score';
 import { cutsOf, type Cut } from './cuts';
 import { barsText } from './section-tree';
@@ -20,7 +29,9 @@ export interface ProposedSection {
 }
 
 /** What a section of so many bars costs: four and eight are wanted, one and odd lengths are not. Chosen by us. */
-const SECTION_COST: readonly number[] = [9, 2.2, 1.25, 1.3, 0.42, 1.05, 0.85, 1.05, 0.45, 1.0, 0.95, 1.15, 0.75, 1.15, 1.1, 1.2, 0.7];
+const SECTION_COST: readonly number[] = [
+  9, 2.2, 1.25, 1.3, 0.42, 1.05, 0.85, 1.05, 0.45, 1.0, 0.95, 1.15, 0.75, 1.15, 1.1, 1.2, 0.7,
+];
 const PHRASE_COST: readonly number[] = [9, 0.9, 0.34, 0.62, 0.3, 0.8, 0.75, 1.0, 0.7];
 const LONGEST_SECTION = 32;
 const LONGEST_PHRASE = 8;
@@ -28,7 +39,8 @@ const LONGEST_PHRASE = 8;
 const sectionCost = (length: number): number => SECTION_COST[length] ?? 1.1 + (length - 16) * 0.12;
 
 /** The pick-up bar is not counted among the bars of its section. */
-const countedLength = (score: Score, start: number, end: number): number => end - start + 1 - (start === 0 && isPickup(score) ? 1 : 0);
+const countedLength = (score: Score, start: number, end: number): number =>
+  end - start + 1 - (start === 0 && isPickup(score) ? 1 : 0);
 
 function isPickup(score: Score): boolean {
   const [first, second] = score.bars;
@@ -74,19 +86,23 @@ function likeness(all: Line, tune: Line, a: readonly [number, number], b: readon
   for (let k = 0; k < length; k += 1) {
     const x = tune.bars[a[0] + k];
     const y = tune.bars[b[0] + k];
-    if (x?.anchor && y?.anchor && x.diatonic === y.diatonic) shifts.set(y.anchor.step - x.anchor.step, (shifts.get(y.anchor.step - x.anchor.step) ?? 0) + 1);
+    if (x?.anchor && y?.anchor && x.diatonic === y.diatonic)
+      shifts.set(y.anchor.step - x.anchor.step, (shifts.get(y.anchor.step - x.anchor.step) ?? 0) + 1);
   }
   const [steps = 0, times = 0] = [...shifts].filter(([by]) => by !== 0).sort(([, x], [, y]) => y - x)[0] ?? [];
   const first = tune.bars[a[0]]?.anchor;
   const second = tune.bars[b[0]]?.anchor;
-  if (times / longest > Math.max(share, 0.6)) return { share: times / longest, semitones: first && second ? second.key - first.key : 0, steps };
+  if (times / longest > Math.max(share, 0.6))
+    return { share: times / longest, semitones: first && second ? second.key - first.key : 0, steps };
   return { share, semitones: null, steps: 0 };
 }
 
 /** From this much likeness on a section takes the letter of an earlier one, with a prime. Chosen by us. */
 const SAME_LETTER = 0.48;
 const letterOf = (n: number): string =>
-  n < 26 ? String.fromCharCode(65 + n) : `${String.fromCharCode(64 + Math.floor(n / 26))}${String.fromCharCode(65 + (n % 26))}`;
+  n < 26
+    ? String.fromCharCode(65 + n)
+    : `${String.fromCharCode(64 + Math.floor(n / 26))}${String.fromCharCode(65 + (n % 26))}`;
 
 const PRIMES = ['', '′', '″', '‴'];
 
@@ -104,7 +120,8 @@ function letters(score: Score, ranges: readonly (readonly [number, number])[]): 
   const families: { base: string; versions: { index: number; primes: number }[] }[] = [];
   // A pick-up bar has no partner among full bars.
   const pickup = isPickup(score);
-  const full = (range: readonly [number, number]): readonly [number, number] => (pickup && range[0] === 0 && range[1] > 0 ? [1, range[1]] : range);
+  const full = (range: readonly [number, number]): readonly [number, number] =>
+    pickup && range[0] === 0 && range[1] > 0 ? [1, range[1]] : range;
   ranges.forEach((written, i) => {
     const range = full(written);
     const empty = all.bars.slice(range[0], range[1] + 1).every((b) => b.notes.length === 0);
@@ -115,7 +132,8 @@ function letters(score: Score, ranges: readonly (readonly [number, number])[]): 
           const model = ranges[version.index];
           if (!model) continue;
           const like = likeness(all, tune, full(model), range);
-          if (like.share > (best?.like.share ?? 0) + 1e-9) best = { family, like, index: version.index, primes: version.primes };
+          if (like.share > (best?.like.share ?? 0) + 1e-9)
+            best = { family, like, index: version.index, primes: version.primes };
         }
     if (best === null || best.like.share < SAME_LETTER) {
       const base = letterOf(families.length);
@@ -123,13 +141,19 @@ function letters(score: Score, ranges: readonly (readonly [number, number])[]): 
       out.push({
         letter: base,
         like: null,
-        name: i === 0 ? 'Opening' : i === ranges.length - 1 ? 'Close' : `New material${families.length > 2 ? ` ${families.length - 1}` : ''}`,
+        name:
+          i === 0
+            ? 'Opening'
+            : i === ranges.length - 1
+              ? 'Close'
+              : `New material${families.length > 2 ? ` ${families.length - 1}` : ''}`,
         says: null,
       });
       return;
     }
     const model = full(ranges[best.index] ?? range);
-    const exact = best.like.semitones === null && best.like.share > 0.999 && model[1] - model[0] === range[1] - range[0];
+    const exact =
+      best.like.semitones === null && best.like.share > 0.999 && model[1] - model[0] === range[1] - range[0];
     const primes = exact ? best.primes : Math.max(...best.family.versions.map((v) => v.primes)) + 1;
     if (!exact) best.family.versions.push({ index: i, primes });
     const modelName = out[best.index]?.letter ?? '';
@@ -160,7 +184,9 @@ function letters(score: Score, ranges: readonly (readonly [number, number])[]): 
 
 /** Says what differs in a copy, where sameness found the pair. */
 function changedWords(score: Score, sameness: Sameness, from: number, to: number): string | null {
-  const found = sameness.repeats.find((r) => r.kind === 'changed' && r.b[0] === from && r.b[1] === to && r.differences.length <= 3);
+  const found = sameness.repeats.find(
+    (r) => r.kind === 'changed' && r.b[0] === from && r.b[1] === to && r.differences.length <= 3,
+  );
   return found ? differencesInWords(score, found) : null;
 }
 
@@ -176,7 +202,14 @@ export function proposeSections(score: Score, sameness: Sameness = findSameness(
   const gain = (bar: number): number => cutAt.get(bar)?.strength ?? 0;
   const pickup = isPickup(score);
   const must = (bar: number): boolean => (cutAt.get(bar)?.printed ?? false) && !(pickup && bar === 1);
-  const { starts } = bestDivision(0, last, gain, (a, b) => sectionCost(countedLength(score, a, b)), must, LONGEST_SECTION);
+  const { starts } = bestDivision(
+    0,
+    last,
+    gain,
+    (a, b) => sectionCost(countedLength(score, a, b)),
+    must,
+    LONGEST_SECTION,
+  );
   const ranges = starts.map((start, i): readonly [number, number] => [start, (starts[i + 1] ?? last + 1) - 1]);
   const named = letters(score, ranges);
   const upbeat = (bar: number): string => fractionText(fraction(cutAt.get(bar)?.upbeat ?? 0, score.ticksPerQuarter));

@@ -30,13 +30,24 @@ const only = (s: Section) => {
 
 describe('sections', () => {
   it('are put in playing order, longer ones before those inside', () => {
-    expect(place(section('c', 4, 7), section('inner', 0, 1), section('a', 0, 3)).map((p) => p.section.id)).toEqual(['a', 'inner', 'c']);
+    expect(place(section('c', 4, 7), section('inner', 0, 1), section('a', 0, 3)).map((p) => p.section.id)).toEqual([
+      'a',
+      'inner',
+      'c',
+    ]);
   });
-  it('leave out a section whose bars are gone', () => expect(place({ ...section('a', 0, 3), fromBar: 'gone' })).toEqual([]));
+  it('leave out a section whose bars are gone', () =>
+    expect(place({ ...section('a', 0, 3), fromBar: 'gone' })).toEqual([]));
   it('move their ends within the piece only', () => {
-    expect(moveEnds(score, section('a', 0, 3), 1, 3)).toMatchObject({ ok: true, value: { fromBar: score.bars[1]?.id } });
+    expect(moveEnds(score, section('a', 0, 3), 1, 3)).toMatchObject({
+      ok: true,
+      value: { fromBar: score.bars[1]?.id },
+    });
     expect(moveEnds(score, section('a', 0, 3), -1, 3)).toMatchObject({ ok: false, issue: { code: 'section-outside' } });
-    expect(moveEnds(score, section('a', 0, 3), 4, 3)).toMatchObject({ ok: false, issue: { code: 'section-upside-down' } });
+    expect(moveEnds(score, section('a', 0, 3), 4, 3)).toMatchObject({
+      ok: false,
+      issue: { code: 'section-upside-down' },
+    });
   });
   it('split into two that tile the first, and join back', () => {
     const whole = only(section('a', 0, 3));
@@ -46,8 +57,10 @@ describe('sections', () => {
     expect([first?.from, first?.to, second?.from, second?.to]).toEqual([0, 1, 2, 3]);
     if (first && second) expect(joinSections(first, second)).toEqual({ ok: true, value: whole.section });
   });
-  it('do not split before their first bar', () => expect(splitSection(score, only(section('a', 2, 3)), 2, { id: 'b', letter: 'B' }).ok).toBe(false));
-  it('do not join across a gap', () => expect(joinSections(only(section('a', 0, 1)), only(section('b', 3, 4))).ok).toBe(false));
+  it('do not split before their first bar', () =>
+    expect(splitSection(score, only(section('a', 2, 3)), 2, { id: 'b', letter: 'B' }).ok).toBe(false));
+  it('do not join across a gap', () =>
+    expect(joinSections(only(section('a', 0, 1)), only(section('b', 3, 4))).ok).toBe(false));
   it('take the next free letter', () => {
     expect(nextLetter([])).toBe('A');
     expect(nextLetter([section('a', 0, 1, 'A'), section('b', 2, 3, 'A′'), section('c', 4, 5, 'B')])).toBe('C');

@@ -36,7 +36,10 @@ export function barsText(score: Score, from: number, to: number): string {
 export function nextLetter(sections: readonly Section[]): string {
   const used = new Set(sections.map((s) => s.letter.replace(/[′'″]+$/u, '')));
   for (let n = 0; n < 702; n += 1) {
-    const letter = n < 26 ? String.fromCharCode(65 + n) : `${String.fromCharCode(64 + Math.floor(n / 26))}${String.fromCharCode(65 + (n % 26))}`;
+    const letter =
+      n < 26
+        ? String.fromCharCode(65 + n)
+        : `${String.fromCharCode(64 + Math.floor(n / 26))}${String.fromCharCode(65 + (n % 26))}`;
     if (!used.has(letter)) return letter;
   }
   return '?';
@@ -49,7 +52,11 @@ export function moveEnds(score: Score, section: Section, from: number, to: numbe
   if (fromBar === null || toBar === null) return fail('section-outside', 'The piece has no such bar.');
   if (to < from) return fail('section-upside-down', 'A section ends after it begins.');
   const moved = { ...section, fromBar, toBar };
-  return ok({ ...moved, fromOffset: fromBar === section.fromBar ? section.fromOffset : '0', toOffset: toBar === section.toBar ? section.toOffset : null });
+  return ok({
+    ...moved,
+    fromOffset: fromBar === section.fromBar ? section.fromOffset : '0',
+    toOffset: toBar === section.toBar ? section.toOffset : null,
+  });
 }
 
 /** Splits before bar `at`: the first part keeps the id, name and letter; the second takes `second`. */
@@ -60,7 +67,8 @@ export function splitSection(
   second: { readonly id: string; readonly letter: string },
 ): Result<readonly [Section, Section], SectionCode> {
   const { section, from, to } = placed;
-  if (at <= from || at > to) return fail('section-one-bar', 'Choose a bar inside the section, not its first, to split before it.');
+  if (at <= from || at > to)
+    return fail('section-one-bar', 'Choose a bar inside the section, not its first, to split before it.');
   const endOfFirst = barId(score, at - 1);
   const startOfSecond = barId(score, at);
   if (endOfFirst === null || startOfSecond === null) return fail('section-outside', 'The piece has no such bar.');
@@ -81,8 +89,10 @@ export function splitSection(
 
 /** Joins a section with the one that begins right after it; the first keeps its id, name and letter. */
 export function joinSections(first: PlacedSection, second: PlacedSection): Result<Section, SectionCode> {
-  const meetInside = second.from === first.to && first.section.toOffset !== null && first.section.toOffset === second.section.fromOffset;
-  if (second.from !== first.to + 1 && !meetInside) return fail('section-no-neighbour', 'Only sections that follow one another can be joined.');
+  const meetInside =
+    second.from === first.to && first.section.toOffset !== null && first.section.toOffset === second.section.fromOffset;
+  if (second.from !== first.to + 1 && !meetInside)
+    return fail('section-no-neighbour', 'Only sections that follow one another can be joined.');
   return ok({ ...first.section, toBar: second.section.toBar, toOffset: second.section.toOffset });
 }
 
@@ -109,7 +119,8 @@ export function moveCut(
   const endBar = score.bars[atLine ? bar - 1 : bar];
   if (!at || !endBar || compare(offset, fraction(at.length, score.ticksPerQuarter)) >= 0 || offset.n < 0)
     return fail('section-outside', 'The piece has no such place.');
-  if (bar < first.from + (atLine ? 1 : 0) || bar > second.to) return fail('section-upside-down', 'The cut would leave one of the sections empty.');
+  if (bar < first.from + (atLine ? 1 : 0) || bar > second.to)
+    return fail('section-upside-down', 'The cut would leave one of the sections empty.');
   return ok([
     { ...first.section, toBar: endBar.id, toOffset: atLine ? null : fractionText(offset) },
     { ...second.section, fromBar: at.id, fromOffset: fractionText(offset) },

@@ -1,6 +1,6 @@
 import { compareRanges } from '../sameness';
 import type { Score } from '../score';
-import type { Mark, NoteMark } from './schemas';
+import { carriedMark, type Mark } from './kinds/marks';
 
 /**
  * The marks of bars `model` as they would stand on bars `copy` (both ends included): only on notes that have a partner there, never
@@ -11,17 +11,11 @@ export function carryMarks(
   marks: readonly Mark[],
   model: readonly [number, number],
   copy: readonly [number, number],
-  newId: () => string,
-  at: string,
-): NoteMark[] {
+): Mark[] {
   const { pairs } = compareRanges(score, model, copy);
-  const there = new Set(marks.flatMap((m) => ('noteId' in m ? [`${m.kind} ${m.noteId}`] : [])));
-  return marks.flatMap((m): NoteMark[] => {
-    if (!('noteId' in m) || m.studentId !== null) return [];
-    const noteId = pairs.get(m.noteId);
-    if (noteId === undefined || there.has(`${m.kind} ${noteId}`)) return [];
-    if (m.kind !== 'wedge') return [{ ...m, id: newId(), noteId, updatedAt: at }];
-    const toNoteId = pairs.get(m.toNoteId);
-    return toNoteId === undefined ? [] : [{ ...m, id: newId(), noteId, toNoteId, updatedAt: at }];
+  const there = new Set(marks.map((m) => m.id));
+  return marks.flatMap((m): Mark[] => {
+    const carried = m.studentId === null ? carriedMark(m, (id) => pairs.get(id)) : null;
+    return carried === null || there.has(carried.id) ? [] : [carried];
   });
 }

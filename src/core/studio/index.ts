@@ -1,43 +1,125 @@
 /** Everything that is kept: schemas, the studio file, and opening what a teacher brings. Times are ISO strings, lengths exact quarters. */
-export { openAbc, openGrid, openPiece, type OpenedPiece, type PieceFormat } from './open-piece';
 export {
-  ladderSchema,
-  pageSchema,
-  pieceSchema,
-  rungKinds,
-  rungSchema,
-  sectionSchema,
-  settingsSchema,
-  studentSchema,
+  openAbc,
+  openEdition,
+  openGrid,
+  openPiece,
+  readKept,
+  type KeptDocument,
+  type OpenedEdition,
+  type OpenedPiece,
+  type PieceFormat,
+} from './open-piece';
+export { rungKinds } from './practice-schemas';
+export {
+  emptyStudio,
+  removalId,
+  removalSchema,
+  ROW_SCHEMAS,
+  ROW_TABLES,
+  ROW_WORDS,
+  setAsideSchema,
   studioSchema,
-  templateSchema,
-  markSchema,
-  eventSchema,
   STUDIO_VERSION,
-  type Assigned,
-  type Facet,
+  type AnyRow,
+  type Damaged,
   type Hand,
   type Ladder,
-  type Level,
   type MadeRung,
-  type Mark,
-  type NoteMark,
   type Page,
   type Piece,
+  type Removal,
+  type RowOf,
+  type RowTable,
   type Rung,
   type RungKind,
   type Section,
+  type SetAside,
   type Settings,
   type Student,
   type Studio,
-  type StudioEvent,
   type StudioFile,
   type Template,
 } from './schemas';
-export { facets } from './event-schemas';
+export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
+export {
+  barOfMark,
+  carriedMark,
+  MARK_KINDS,
+  markId,
+  markInWords,
+  markSchema,
+  notesOfMark,
+  writtenMark,
+  type Mark,
+  type MarkOf,
+  type NewMark,
+  type NoteMark,
+} from './kinds/marks';
+export {
+  eventSchema,
+  labelOfEvent,
+  RECORD_KINDS,
+  spokenOf,
+  studentOfEvent,
+  type EventOf,
+  type NewEvent,
+  type StudioEvent,
+} from './kinds/records';
+export { facets, type Facet, type Level, type LevelEvent } from './kinds/records/level';
+export type { RungEvent } from './kinds/records/rung';
+export type { FingeringEvent } from './kinds/records/fingering';
+export type { LessonEvent } from './kinds/records/lesson';
+export type { SaidEvent } from './kinds/records/said';
+export type { Assigned, AssignmentEvent } from './kinds/records/assignment';
+export type { PracticeEvent } from './kinds/records/practice';
+export type { Player } from './music-schemas';
 export { TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching, type TeachingQuestion } from './teaching';
-export { mergeRows, withTouched, type FieldConflict, type MergeableRow } from './merge-rows';
+export { millisecondsOf, stampAfter, timeOfStamp, type Stamp } from './clock';
+export {
+  agoInWords,
+  clockOf,
+  dayAfter,
+  dayInWords,
+  dayOf,
+  daysBetween,
+  isZone,
+  mondayOf,
+  shortDay,
+  timeOn,
+  UTC,
+  weekdayOf,
+  type Day,
+  type Zone,
+} from './day';
+export { ladderId, placeId, rungId, sectionId, type SectionPlace } from './identity';
+export { clampTempo, clampText, MOST, TEMPO_RANGE } from './limits';
+export {
+  changedFields,
+  madeRow,
+  mergeRows,
+  sameContent,
+  stampFor,
+  withTouched,
+  type FieldConflict,
+  type MergeableRow,
+} from './merge-rows';
+export {
+  asStored,
+  isThere,
+  joinRecords,
+  keptRows,
+  mergeKept,
+  mergeRecords,
+  mergeStudios,
+  setAside,
+  standingRecord,
+  type Conflict,
+  type KeptRow,
+} from './merge-studio';
+export { asDamaged, parseRow, parseStudio, whyNot } from './parse-studio';
+export { ladderWithPlace, markWithPlace, upgradeStudio, type LooseStudio, type Upgraded } from './upgrade-studio';
 export { piecesInWork } from './work';
 export { carryMarks } from './carry-marks';
-export { readStudioFile, studioJsonSchema, writeStudioFile } from './studio-file';
-export { moveToEdition, recallPiece, rememberPiece, toWrittenMarks } from './remembered';
+export { readStudioFile, studioJsonSchema, writeStudioFile, type ReadStudioFile } from './studio-file';
+export { recallPiece, rememberPiece, toWrittenMarks } from './remembered';

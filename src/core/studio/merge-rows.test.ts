@@ -9,7 +9,8 @@ interface Row extends MergeableRow {
 }
 const at = (n: number): string => `2026-01-01T00:00:${String(n).padStart(2, '0')}.000Z`;
 const base: Row = { id: 'r', updatedAt: at(0), name: 'Imke', age: 9 };
-const edit = (row: Row, change: Partial<Row>, when: number): Row => withTouched(row, { ...row, ...change, updatedAt: at(when) });
+const edit = (row: Row, change: Partial<Row>, when: number): Row =>
+  withTouched(row, { ...row, ...change }, at(when));
 
 /** Rows as two devices may have them: the same start, then edits of their own. */
 const anyRow = fc
@@ -19,14 +20,29 @@ const anyRow = fc
       change: fc.oneof(
         fc.record({ name: fc.constantFrom('A', 'B', 'C') }),
         fc.record({ age: fc.integer({ min: 5, max: 8 }) }),
-        fc.record({ note: fc.constantFrom('x', 'y') }),
+        fc.record({ note: fc.constantFrom('x', 'y', undefined) }),
       ),
     }),
     { maxLength: 5 },
   )
-  .map((edits) => [...edits].sort((a, b) => a.when - b.when).reduce<Row>((row, e) => edit(row, e.change, e.when), base));
+  .map((edits) =>
+    [...edits].sort((a, b) => a.when - b.when).reduce<Row>((row, e) => edit(row, e.change, e.when), base),
+  );
 
 describe('merging two versions of a row', () => {
+  it('keeps the removal of an optional field, however often it is merged', () => {
+    const noted = edit(base, { note: 'x' }, 2);
+    const bare = edit(noted, { note: undefined }, 4);
+    const once = mergeRows(noted, bare).row;
+    expect(once.note).toBeUndefined();
+    expect(mergeRows(once, noted).row).toEqual(once);
+    expect(mergeRows(mergeRows(noted, bare).row, noted).row).toEqual(mergeRows(noted, mergeRows(bare, noted).row).row);
+  });
+  it('lists what two devices set when they made the same row apart from one another', () => {
+    const here: Row = { ...base, touched: { id: at(3) }, updatedAt: at(3) };
+    const there: Row = { ...base, name: 'Other', touched: { id: at(5) }, updatedAt: at(5) };
+    expect(mergeRows(here, there)).toMatchObject({ row: { name: 'Other' }, conflicts: [{ field: 'name', kept: 'Other', lost: 'Imke' }] });
+  });
   it('keeps the newer word of every field, not of the whole row', () => {
     const here = edit(base, { name: 'Imke R' }, 5);
     const there = edit(base, { age: 10 }, 3);

@@ -1,8 +1,10 @@
-/** A row that can be merged: when it changed, and when each of its fields did, where that is known. */
+import { stampAfter, type Stamp } from './clock';
+
+/** A row that can be merged: when it changed last, and when each of its fields did. Under `id` stands since when it is there. */
 export interface MergeableRow {
   readonly id: string;
-  readonly updatedAt: string;
-  readonly touched?: Readonly<Record<string, string>> | undefined;
+  readonly updatedAt: Stamp;
+  readonly touched?: Readonly<Record<string, Stamp>> | undefined;
 }
 
 /** A field that was changed in both places: the later word stands, the other is listed. */
@@ -13,49 +15,91 @@ export interface FieldConflict {
   readonly lost: unknown;
 }
 
-const META = new Set(['id', 'updatedAt', 'touched']);
-/** When a field got its value: its own time, else the row's for a row never changed by fields, else before everything. */
-const timeOf = (row: MergeableRow, field: string): string => row.touched?.[field] ?? (row.touched ? '' : row.updatedAt);
-const asText = (value: unknown): string => JSON.stringify(value) ?? '';
+const META: ReadonlySet<string> = new Set(['id', 'updatedAt', 'touched']);
 
-/** Under `id` stands when the row was made or first seen. */
-const madeAt = (row: MergeableRow): string => row.touched?.['id'] ?? row.updatedAt;
-const edited = (row: MergeableRow, field: string): boolean => (row.touched?.[field] ?? '') > madeAt(row);
-const inOrder = (row: object): string => JSON.stringify(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1)));
+/** Since when a row is there; a field that nobody touched since has its value, or is absent, from then. */
+const madeAt = (row: MergeableRow): Stamp => row.touched?.['id'] ?? row.updatedAt;
+const timeOf = (row: MergeableRow, field: string): Stamp => row.touched?.[field] ?? madeAt(row);
+const later = (a: Stamp, b: Stamp): Stamp => (a > b ? a : b);
 
-/** A row as it is after a change: fields that differ from before carry the time of the change. */
-export function withTouched<T extends MergeableRow>(before: T | null, after: T): T {
-  if (!before) return after;
-  const was = before as Readonly<Record<string, unknown>>;
-  const is = after as Readonly<Record<string, unknown>>;
-  const touched: Record<string, string> = { id: before.updatedAt, ...before.touched };
-  if (!before.touched) for (const field of Object.keys(was)) if (!META.has(field)) touched[field] = before.updatedAt;
-  for (const field of new Set([...Object.keys(was), ...Object.keys(is)]))
-    if (!META.has(field) && asText(was[field]) !== asText(is[field])) touched[field] = after.updatedAt;
-  return { ...after, touched };
+/** A value as text in which the order of keys does not matter. */
+function asText(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(asText).join(',')}]`;
+  if (typeof value === 'object' && value !== null)
+    return `{${Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => `${JSON.stringify(k)}:${asText(v)}`)
+      .join(',')}}`;
+  return JSON.stringify(value) ?? '';
 }
 
+/** Whether two kept things hold the same, whatever the order of their keys. */
+export const sameContent = (a: unknown, b: unknown): boolean => asText(a) === asText(b);
+/** The text by which two contents are ordered where nothing else tells them apart. */
+export const contentText = (value: unknown): string => asText(value);
+
+const fieldsOf = (...rows: readonly object[]): string[] =>
+  [...new Set(rows.flatMap((row) => Object.keys(row)))].filter((field) => !META.has(field)).sort();
+
+/** Fields in which two states of a row differ, in the order of their names. */
+export function changedFields(before: object, after: object): string[] {
+  const was = before as Readonly<Record<string, unknown>>;
+  const is = after as Readonly<Record<string, unknown>>;
+  return fieldsOf(before, after).filter((field) => asText(was[field]) !== asText(is[field]));
+}
+
+/** A new row, there since `at`. */
+export const madeRow = <T extends { readonly id: string }>(row: T, at: Stamp): T & MergeableRow => ({
+  ...row,
+  updatedAt: at,
+  touched: { id: at },
+});
+
+/** A row as it is after a change at `at`: the fields that differ carry the time. The same row comes back where nothing differs. */
+export function withTouched<T extends MergeableRow>(before: T, after: T, at: Stamp): T {
+  const fields = changedFields(before, after);
+  if (fields.length === 0) return before;
+  const touched: Record<string, Stamp> = { id: madeAt(before), ...before.touched };
+  for (const field of fields) touched[field] = at;
+  return { ...after, updatedAt: later(before.updatedAt, at), touched };
+}
+
+/** The stamp of a change at `now` to rows that are as they are: later than everything they carry, even when the clock was set back. */
+export const stampFor = (
+  now: string,
+  rows: readonly (MergeableRow | undefined)[],
+  removals: readonly Stamp[] = [],
+): Stamp => stampAfter(now, [...rows.flatMap((row) => (row ? [row.updatedAt] : [])), ...removals]);
+
 /**
- * Two versions of one row as one: of every field the later value, of values equally old the one later in text order, so that the order
- * of merging does not matter. Fields changed in both places to different values are listed.
+ * Two versions of one row as one: of every field the later value, of values equally old the one later in text order. The order and the
+ * grouping of merging do not matter, and merging twice is merging once. A field that both changed to different values, or that two
+ * devices set apart from one another when they made the row, is listed.
  */
-export function mergeRows<T extends MergeableRow>(a: T, b: T): { readonly row: T; readonly conflicts: readonly FieldConflict[] } {
-  if (inOrder(a) === inOrder(b)) return { row: a, conflicts: [] };
+export function mergeRows<T extends MergeableRow>(
+  a: T,
+  b: T,
+): { readonly row: T; readonly conflicts: readonly FieldConflict[] } {
+  if (sameContent(a, b)) return { row: a, conflicts: [] };
   const left = a as Readonly<Record<string, unknown>>;
   const right = b as Readonly<Record<string, unknown>>;
+  const made = later(madeAt(a), madeAt(b));
+  const apart = madeAt(a) !== madeAt(b);
+  const edited = (row: MergeableRow, field: string): boolean => (row.touched?.[field] ?? '') > madeAt(row);
   const merged: Record<string, unknown> = { id: a.id };
-  const touched: Record<string, string> = { id: madeAt(a) < madeAt(b) ? madeAt(a) : madeAt(b) };
+  const touched: Record<string, Stamp> = { id: made };
   const conflicts: FieldConflict[] = [];
-  for (const field of [...new Set([...Object.keys(left), ...Object.keys(right)])].sort()) {
-    if (META.has(field)) continue;
+  for (const field of fieldsOf(left, right, a.touched ?? {}, b.touched ?? {})) {
     const x = { at: timeOf(a, field), text: asText(left[field]), value: left[field] };
     const y = { at: timeOf(b, field), text: asText(right[field]), value: right[field] };
     const xWins = x.at > y.at || (x.at === y.at && x.text >= y.text);
     const [kept, lost] = xWins ? [x, y] : [y, x];
     if (kept.value !== undefined) merged[field] = kept.value;
-    if (kept.at !== '') touched[field] = kept.at;
-    if (x.text !== y.text && edited(a, field) && edited(b, field)) conflicts.push({ id: a.id, field, kept: kept.value, lost: lost.value });
+    if (kept.at !== made) touched[field] = kept.at;
+    if (x.text !== y.text && (apart || (edited(a, field) && edited(b, field))))
+      conflicts.push({ id: a.id, field, kept: kept.value, lost: lost.value });
   }
-  const row = { ...merged, updatedAt: a.updatedAt > b.updatedAt ? a.updatedAt : b.updatedAt, touched };
+  const row = { ...merged, updatedAt: later(a.updatedAt, b.updatedAt), touched };
   return { row: row as unknown as T, conflicts };
 }

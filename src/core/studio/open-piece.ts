@@ -1,7 +1,7 @@
 import { draftToMusicXml, gridToDraft, readAbc, type Grid } from '../bargrid';
 import { decodeText, readMusicXmlFile, readScore, sniffFile, type Encoding, type ReadScore } from '../musicxml';
 import { ok, type Issue, type Result } from '../result';
-import type { ScoreWarning } from '../score';
+import { keepIds, withKeptIds, type KeptEdition, type KeptIds, type ScoreWarning } from '../score';
 
 export type PieceFormat = 'musicxml' | 'mxl' | 'abc' | 'midi' | 'grid';
 
@@ -37,13 +37,33 @@ export async function openPiece(bytes: Uint8Array, file: string): Promise<Result
     const text = draftToMusicXml(draft.value.draft);
     const read = readScore(text, file);
     if (!read.ok) return read;
-    const rough: ScoreWarning[] = draft.value.warnings.map((message) => ({ code: 'rough-midi', bar: null, number: null, part: null, message }));
-    return ok({ format: 'midi', text, encoding: 'utf-8', bom: false, original: null, read: withWarnings(read.value, rough) });
+    const rough: ScoreWarning[] = draft.value.warnings.map((message) => ({
+      code: 'rough-midi',
+      bar: null,
+      number: null,
+      part: null,
+      message,
+    }));
+    return ok({
+      format: 'midi',
+      text,
+      encoding: 'utf-8',
+      bom: false,
+      original: null,
+      read: withWarnings(read.value, rough),
+    });
   }
   const read = readMusicXmlFile(bytes, file);
   if (!read.ok) return read;
   const { source, zipPath } = read.value;
-  return ok({ format: zipPath === null ? 'musicxml' : 'mxl', text: source.text, encoding: source.encoding, bom: source.bom, original: null, read: read.value });
+  return ok({
+    format: zipPath === null ? 'musicxml' : 'mxl',
+    text: source.text,
+    encoding: source.encoding,
+    bom: source.bom,
+    original: null,
+    read: read.value,
+  });
 }
 
 /** ABC text, from a file or typed, to a piece. */
@@ -60,7 +80,14 @@ export function openAbc(abc: string, file: string): Result<OpenedPiece> {
     part: null,
     message: `bar ${w.bar}${w.voice === '' ? '' : `, voice ${w.voice}`}: ${w.message}`,
   }));
-  return ok({ format: 'abc', text, encoding: 'utf-8', bom: false, original: abc, read: withWarnings(read.value, warnings) });
+  return ok({
+    format: 'abc',
+    text,
+    encoding: 'utf-8',
+    bom: false,
+    original: abc,
+    read: withWarnings(read.value, warnings),
+  });
 }
 
 /** A bar grid to a piece; what does not fit a bar is said in the warnings. */
@@ -70,6 +97,46 @@ export function openGrid(grid: Grid, file: string): Result<OpenedPiece> {
   const text = draftToMusicXml(draft.value.draft);
   const read = readScore(text, file);
   if (!read.ok) return read;
-  const warnings: ScoreWarning[] = draft.value.warnings.map((w) => ({ code: 'grid', bar: w.bar, number: null, part: null, message: w.message }));
-  return ok({ format: 'grid', text, encoding: 'utf-8', bom: false, original: JSON.stringify(grid), read: withWarnings(read.value, warnings) });
+  const warnings: ScoreWarning[] = draft.value.warnings.map((w) => ({
+    code: 'grid',
+    bar: w.bar,
+    number: null,
+    part: null,
+    message: w.message,
+  }));
+  return ok({
+    format: 'grid',
+    text,
+    encoding: 'utf-8',
+    bom: false,
+    original: JSON.stringify(grid),
+    read: withWarnings(read.value, warnings),
+  });
+}
+
+/** A piece as it is kept: its document, and the ids that it keeps through editions. */
+export interface KeptDocument {
+  readonly source: string;
+  readonly fileName: string;
+  readonly kept?: KeptIds | undefined;
+}
+
+/** Reads a kept piece, under the ids that its bars and notes keep. */
+export function readKept(piece: KeptDocument): Result<ReadScore> {
+  const read = readScore(piece.source, piece.fileName);
+  return read.ok ? ok({ ...read.value, score: withKeptIds(read.value.score, piece.kept) }) : read;
+}
+
+/** A later edition of a piece, under the ids that it keeps, and what became of the bars. */
+export interface OpenedEdition extends KeptEdition {
+  readonly opened: OpenedPiece;
+}
+
+/** A piece opened as the later edition of one that is kept: what did not change keeps its id. `before` was read by `readKept`. */
+export function openEdition(before: ReadScore, kept: KeptIds | undefined, opened: OpenedPiece): OpenedEdition {
+  const edition = keepIds(before.score, opened.read.score, (kept?.edition ?? 1) + 1);
+  return {
+    ...edition,
+    opened: { ...opened, read: { ...opened.read, score: withKeptIds(opened.read.score, edition.kept) } },
+  };
 }

@@ -1,12 +1,16 @@
 /** Students and the studio they come to. */
 import { z } from 'zod';
+import { INSTRUMENT_IDS } from '../instruments';
+import { isZone } from './day';
 import { changed, id, time } from './fields';
+import { MOST } from './limits';
 import { teachingSchema } from './teaching';
 
 export const studentSchema = z.object({
   id,
   name: z.string().min(1).max(60),
-  instrument: z.string().max(60),
+  instrument: z.enum(INSTRUMENT_IDS),
+  instrumentWords: z.string().max(60).optional(),
   age: z.string().max(20),
   /** Widest comfortable span in semitones, thumb to little finger. */
   handSpanInSemitones: z.number().min(3).max(24).nullable(),
@@ -18,7 +22,7 @@ export const studentSchema = z.object({
   level: z.enum(['beginner', 'intermediate', 'advanced']).optional(),
   lessonMinutes: z.number().int().min(10).max(180).optional(),
   /** The pieces in work, in the order they are heard. */
-  pieceIds: z.array(id).max(200).optional(),
+  pieceIds: z.array(id).max(MOST.piecesOfStudent).optional(),
   teaching: teachingSchema.partial().optional(),
   order: z.number(),
   ...changed,
@@ -26,13 +30,15 @@ export const studentSchema = z.object({
 
 export const settingsSchema = z.object({
   id: z.literal('studio'),
-  name: z.string().max(120),
+  name: z.string().max(MOST.name),
+  /** Where the studio is: a day begins and ends there. The browser's own until it is said. */
+  zone: z.string().refine(isZone, 'is not a time zone').optional(),
   barWord: z.enum(['bar', 'measure']),
   noteNames: z.enum(['american', 'british']),
   teaching: teachingSchema.partial().optional(),
   /** The teacher's own words for a gesture, `gesture family` → cue, and sentences said often. */
   gestureCues: z.record(z.string().max(80), z.string().max(200)).optional(),
-  ownCues: z.array(z.string().min(1).max(200)).max(300).optional(),
+  ownCues: z.array(z.string().min(1).max(200)).max(MOST.ownCues).optional(),
   lastBackupAt: time.nullable(),
   ...changed,
 });

@@ -1,6 +1,7 @@
 /** Ladders, their rungs and the templates kept of them. */
 import { z } from 'zod';
 import { changed, id } from './fields';
+import { MOST, TEMPO_RANGE } from './limits';
 
 export const rungKinds = [
   'posture',
@@ -32,26 +33,26 @@ export const rungKinds = [
 
 /** Share of the target tempo. */
 const share = z.number().min(0.05).max(3).nullable();
-const tempo = z.number().min(10).max(600).nullable();
+const tempo = z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most).nullable();
 /** The fields a teacher may change. */
 export const madeRungSchema = z.object({
-  what: z.string().min(1).max(300),
+  what: z.string().min(1).max(MOST.task),
   hands: z.string().max(60),
   tempo,
   tempoTo: tempo,
   times: z.number().int().min(1).max(100),
-  done: z.string().max(200),
+  done: z.string().max(MOST.task),
 });
 
 export const rungSchema = z.object({
   id,
   kind: z.enum(rungKinds),
   ...madeRungSchema.shape,
-  why: z.string().max(300),
+  why: z.string().max(MOST.task),
   /** Written or changed by the teacher. */
   own: z.boolean(),
   /** What in the section it belongs to: the same rung of a later build has the same key. */
-  key: z.string().max(120).optional(),
+  key: z.string().max(MOST.name).optional(),
   /** Bar ids, both included; absent for the whole section. */
   bars: z.tuple([id, id]).optional(),
   /** Estimated minutes for all its times. */
@@ -64,9 +65,9 @@ export const ladderSchema = z.object({
   id,
   sectionId: id,
   pieceId: id,
-  rungs: z.array(rungSchema).max(200),
+  rungs: z.array(rungSchema).max(MOST.rungs),
   /** Keys of built rungs the teacher took away: they do not come back. */
-  removed: z.array(z.string().max(120)).max(400).optional(),
+  removed: z.array(z.string().max(MOST.name)).max(MOST.removedKeys).optional(),
   ...changed,
 });
 
@@ -74,6 +75,16 @@ export const ladderSchema = z.object({
 export const templateSchema = z.object({
   id,
   name: z.string().min(1).max(120),
-  rungs: z.array(z.object({ kind: z.enum(rungKinds), ...madeRungSchema.shape, tempo: share, tempoTo: share, why: z.string().max(300) })).max(200),
+  rungs: z
+    .array(
+      z.object({
+        kind: z.enum(rungKinds),
+        ...madeRungSchema.shape,
+        tempo: share,
+        tempoTo: share,
+        why: z.string().max(MOST.task),
+      }),
+    )
+    .max(MOST.rungs),
   ...changed,
 });

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { readScore, REMEMBERED_FIELD, writeMarks } from '../musicxml';
 import { openAbc } from './open-piece';
 import { recallPiece, rememberPiece, toWrittenMarks } from './remembered';
-import type { Mark, Section } from './schemas';
+import type { Mark } from './kinds/marks';
+import type { Section } from './schemas';
 
 const opened = openAbc('X:1\nT:T\nM:4/4\nL:1/4\nK:C\nC D E F | G A B c |', 'x.abc');
 if (!opened.ok) throw new Error(opened.issue.message);
@@ -47,19 +48,26 @@ describe('a piece written with its marks and read again', () => {
     expect(note(b)?.articulations).toContain('breath-mark');
     expect(note(c)?.technical).toContain('down-bow');
     expect(
-      again.value.score.directions.map((d) => (d.kind === 'wedge' ? `${d.kind} ${d.role}` : d.kind === 'words' || d.kind === 'rehearsal' ? d.text : d.kind)),
+      again.value.score.directions.map((d) =>
+        d.kind === 'wedge' ? `${d.kind} ${d.role}` : d.kind === 'words' || d.kind === 'rehearsal' ? d.text : d.kind,
+      ),
     ).toEqual(expect.arrayContaining(['A', 'dynamic', 'wedge crescendo', 'wedge stop', 'III', 'sing & <breathe>']));
   });
   it('brings every mark and section back to us', () => {
-    let n = 0;
-    const back = recallPiece(again.value.miscellaneous[REMEMBERED_FIELD] ?? '', 'new', () => `n${(n += 1)}`);
+    const back = recallPiece(again.value.miscellaneous[REMEMBERED_FIELD] ?? '', 'new');
     const bare = (list: readonly Mark[] | undefined) => list?.map((m) => ({ ...m, id: '', pieceId: '' }));
     expect(bare(back?.marks)).toEqual(bare(MARKS));
     expect(back?.sections[0]).toMatchObject({ pieceId: 'new', letter: 'A', fromBar: section.fromBar });
   });
   it('is not written twice', () => {
-    const twice = writeMarks(written.text, again.value, toWrittenMarks(MARKS, [section]), rememberPiece(MARKS, [section]));
+    const twice = writeMarks(
+      written.text,
+      again.value,
+      toWrittenMarks(MARKS, [section]),
+      rememberPiece(MARKS, [section]),
+    );
     expect([twice.added, twice.text]).toEqual([0, written.text]);
   });
-  it('refuses a damaged field and goes on without', () => expect(recallPiece('{"version":1', 'new', () => 'x')).toBeNull());
+  it('refuses a damaged field and goes on without', () =>
+    expect(recallPiece('{"version":1', 'new')).toBeNull());
 });

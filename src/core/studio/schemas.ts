@@ -1,13 +1,62 @@
 /** Everything that is kept, as Zod schemas; the types come from them. Times are ISO strings in UTC. */
 import { z } from 'zod';
-import { eventSchema, type Assigned, type Facet, type levelSchema } from './event-schemas';
-import { time } from './fields';
-import { markSchema, pageSchema, pieceSchema, sectionSchema, type handSchema } from './music-schemas';
+import { id, stamp, time } from './fields';
+import { markSchema } from './kinds/marks';
+import { eventSchema } from './kinds/records';
+import { pageSchema, pieceSchema, sectionSchema, type handSchema } from './music-schemas';
 import { settingsSchema, studentSchema } from './people-schemas';
 import { ladderSchema, templateSchema, type madeRungSchema, type rungSchema } from './practice-schemas';
 
 /** Version of the studio file and of the kept records. Files of a higher version are refused. */
-export const STUDIO_VERSION = 2;
+export const STUDIO_VERSION = 3;
+
+/** Tables whose rows are put, changed and removed, by name. A new table is a line here; the store is told by the compiler. */
+export const ROW_SCHEMAS = {
+  pieces: pieceSchema,
+  sections: sectionSchema,
+  marks: markSchema,
+  ladders: ladderSchema,
+  templates: templateSchema,
+  students: studentSchema,
+  pages: pageSchema,
+  settings: settingsSchema,
+} as const;
+export type RowTable = keyof typeof ROW_SCHEMAS;
+export type RowOf = { readonly [T in RowTable]: z.infer<(typeof ROW_SCHEMAS)[T]> };
+export type AnyRow = RowOf[RowTable];
+export const ROW_TABLES = Object.keys(ROW_SCHEMAS) as readonly RowTable[];
+
+/** What a row is called in a sentence. */
+export const ROW_WORDS: Readonly<Record<RowTable, string>> = {
+  pieces: 'piece',
+  sections: 'section',
+  marks: 'mark',
+  ladders: 'ladder',
+  templates: 'template',
+  students: 'student',
+  pages: 'page',
+  settings: 'settings',
+};
+
+/** A row that was taken away, with what it held: a later change on another device brings it back, an earlier one does not. */
+export const removalSchema = z.object({
+  /** Table and row: `marks finger~…`. */
+  id,
+  table: z.enum(ROW_TABLES as unknown as readonly [RowTable, ...RowTable[]]),
+  at: stamp,
+  /** As it was when it went; null while a later change keeps it alive in its table. */
+  row: z.unknown(),
+});
+export type Removal = z.infer<typeof removalSchema>;
+export const removalId = (table: RowTable, rowId: string): string => `${table} ${rowId}`;
+
+/** A record whose id another one has, too: that one stands, this one is kept and listed. */
+export const setAsideSchema = z.object({ id, record: eventSchema });
+export type SetAside = z.infer<typeof setAsideSchema>;
+
+/** A row that does not hold what it should, kept as it is with why. */
+export const damagedSchema = z.object({ id, table: z.string().max(40), why: z.string().max(500), row: z.unknown() });
+export type Damaged = z.infer<typeof damagedSchema>;
 
 export const studioSchema = z.object({
   pieces: z.array(pieceSchema),
@@ -16,9 +65,12 @@ export const studioSchema = z.object({
   ladders: z.array(ladderSchema),
   templates: z.array(templateSchema),
   students: z.array(studentSchema),
-  events: z.array(eventSchema),
   pages: z.array(pageSchema),
   settings: z.array(settingsSchema).max(1),
+  events: z.array(eventSchema),
+  removed: z.array(removalSchema),
+  aside: z.array(setAsideSchema),
+  damaged: z.array(damagedSchema),
 });
 
 export const studioFileSchema = z.object({
@@ -28,26 +80,32 @@ export const studioFileSchema = z.object({
   studio: studioSchema,
 });
 
-export type Piece = z.infer<typeof pieceSchema>;
-export type Section = z.infer<typeof sectionSchema>;
+export type Piece = RowOf['pieces'];
+export type Section = RowOf['sections'];
+export type Ladder = RowOf['ladders'];
+export type Template = RowOf['templates'];
+export type Student = RowOf['students'];
+export type Page = RowOf['pages'];
+export type Settings = RowOf['settings'];
 export type Hand = z.infer<typeof handSchema>;
-export type Mark = z.infer<typeof markSchema>;
-/** Marks that stand at a note. */
-export type NoteMark = Extract<Mark, { noteId: string }>;
 export type Rung = z.infer<typeof rungSchema>;
 export type RungKind = Rung['kind'];
 export type MadeRung = z.infer<typeof madeRungSchema>;
-export type Template = z.infer<typeof templateSchema>;
-export type Ladder = z.infer<typeof ladderSchema>;
-export type Student = z.infer<typeof studentSchema>;
-export type Level = z.infer<typeof levelSchema>;
-export type StudioEvent = z.infer<typeof eventSchema>;
-export type Page = z.infer<typeof pageSchema>;
-export type Settings = z.infer<typeof settingsSchema>;
 export type Studio = z.infer<typeof studioSchema>;
 export type StudioFile = z.infer<typeof studioFileSchema>;
-export type { Assigned, Facet };
-export { eventSchema } from './event-schemas';
-export { markSchema, pageSchema, pieceSchema, sectionSchema } from './music-schemas';
-export { settingsSchema, studentSchema } from './people-schemas';
-export { ladderSchema, rungKinds, rungSchema, templateSchema } from './practice-schemas';
+
+/** A studio with nothing in it. */
+export const emptyStudio = (): Studio => ({
+  pieces: [],
+  sections: [],
+  marks: [],
+  ladders: [],
+  templates: [],
+  students: [],
+  pages: [],
+  settings: [],
+  events: [],
+  removed: [],
+  aside: [],
+  damaged: [],
+});

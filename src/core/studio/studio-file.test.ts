@@ -7,20 +7,42 @@ const studio = buildDemoStudio(new Date(NOW));
 
 describe('studio file', () => {
   it('comes back as it was written', () => {
-    const read = readStudioFile(writeStudioFile(studio, NOW), 's.oakrungs.json');
-    expect(read).toEqual({ ok: true, value: { format: 'oakrungs-studio', version: 2, exportedAt: NOW, studio } });
+    const read = readStudioFile(writeStudioFile(studio, NOW), 's.oakrungs.json', 'UTC');
+    expect(read).toEqual({ ok: true, value: { version: 3, listed: [], studio } });
   });
   it.each([
     ['an empty file', '', 'studio-empty'],
     ['a cut-off file', writeStudioFile(studio, NOW).slice(0, -20), 'studio-not-json'],
     ['another kind of JSON', '{"a":1}', 'studio-not-ours'],
     ['a newer version', '{"format":"oakrungs-studio","version":99}', 'studio-newer'],
-    ['a level that does not exist', writeStudioFile(studio, NOW).replace('"level": 1', '"level": 9'), 'studio-broken'],
-  ])('refuses %s', (_, text, code) => expect(readStudioFile(text, 's.json')).toMatchObject({ ok: false, issue: { code } }));
+    ['a file without lists', '{"format":"oakrungs-studio","version":3,"studio":[1]}', 'studio-broken'],
+  ])('refuses %s', (_, text, code) =>
+    expect(readStudioFile(text, 's.json', 'UTC')).toMatchObject({ ok: false, issue: { code } }),
+  );
+  it('keeps a row that does not hold what it should as it is, and brings the rest', () => {
+    const text = writeStudioFile(studio, NOW).replace('"level": 1,', '"level": 9,');
+    const read = readStudioFile(text, 's.json', 'UTC');
+    if (!read.ok) throw new Error(read.issue.message);
+    const { events, damaged } = read.value.studio;
+    expect(events).toHaveLength(studio.events.length - 1);
+    expect(damaged).toMatchObject([{ table: 'events', row: { level: 9 } }]);
+    expect(damaged[0]?.why).toContain('level');
+    // A file with damaged rows is written and read again without losing them.
+    const again = readStudioFile(writeStudioFile(read.value.studio, NOW), 's.json', 'UTC');
+    expect(again).toMatchObject({ ok: true, value: { studio: { damaged } } });
+  });
+  it('refuses a time that is none, in a record of its own', () => {
+    const text = writeStudioFile(studio, NOW).replace(/"at": "[^"]*"/, '"at": "not a time"');
+    const read = readStudioFile(text, 's.json', 'UTC');
+    expect(read.ok && read.value.studio.damaged.map((d) => d.why)).toEqual([expect.stringContaining('is not a time')]);
+  });
   it('reads a file of version 1, which had no templates', () => {
-    const before = JSON.stringify({ format: 'oakrungs-studio', version: 1, exportedAt: NOW, studio: { ...studio, templates: undefined } });
-    const read = readStudioFile(before, 'old.json');
-    expect(read).toMatchObject({ ok: true, value: { version: 2, studio: { templates: [] } } });
+    const { templates: _, removed: _r, aside: _a, damaged: _d, ...old } = studio;
+    const before = JSON.stringify({ format: 'oakrungs-studio', version: 1, exportedAt: NOW, studio: old });
+    expect(readStudioFile(before, 'old.json', 'UTC')).toMatchObject({
+      ok: true,
+      value: { version: 1, studio: { templates: [] } },
+    });
   });
   it('has a JSON Schema', () => expect(JSON.stringify(studioJsonSchema())).toContain('oakrungs-studio'));
 });

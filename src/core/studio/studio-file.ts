@@ -1,10 +1,20 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '../result';
+import type { Zone } from './day';
+import { parseStudio } from './parse-studio';
 import { STUDIO_VERSION, studioFileSchema, type Studio, type StudioFile } from './schemas';
+import { upgradeStudio, type LooseStudio } from './upgrade-studio';
 
 export type StudioFileCode = 'studio-empty' | 'studio-not-json' | 'studio-not-ours' | 'studio-newer' | 'studio-broken';
 
-const SMALLEST_HEAD = z.object({ format: z.string(), version: z.number() });
+const HEAD = z.object({ format: z.literal('oakrungs-studio'), version: z.number().int().min(1), studio: z.unknown() });
+
+/** A studio file that was read: what is in it, and what changed where it was of an earlier version. */
+export interface ReadStudioFile {
+  readonly studio: Studio;
+  readonly version: number;
+  readonly listed: readonly string[];
+}
 
 /** A studio as the text of a `.oakrungs.json` file. */
 export function writeStudioFile(studio: Studio, exportedAt: string): string {
@@ -12,44 +22,49 @@ export function writeStudioFile(studio: Studio, exportedAt: string): string {
   return `${JSON.stringify(file, null, 1)}\n`;
 }
 
-/** Files of version 1 had no templates; everything else that came since may be absent. */
-function upgrade(data: unknown, version: number): unknown {
-  if (version !== 1 || typeof data !== 'object' || data === null || !('studio' in data) || typeof data.studio !== 'object') return data;
-  return { ...data, version: STUDIO_VERSION, studio: { templates: [], ...data.studio } };
-}
+/** Lists of an earlier version; anything that is no list is left to the check of the whole. */
+const asLists = (data: unknown): LooseStudio =>
+  typeof data === 'object' && data !== null
+    ? Object.fromEntries(
+        Object.entries(data).flatMap(([name, list]) =>
+          Array.isArray(list) ? [[name, list.filter((row) => typeof row === 'object' && row !== null)]] : [],
+        ),
+      )
+    : {};
 
 /**
- * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or does not hold what it should;
- * the sentence names the first place that is wrong.
+ * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or holds no lists. Rows that do not hold what
+ * they should are among the damaged ones of the studio. Files of earlier versions are brought up to date; `zone` is where days are counted.
  */
-export function readStudioFile(text: string, file: string): Result<StudioFile, StudioFileCode> {
+export function readStudioFile(text: string, file: string, zone: Zone): Result<ReadStudioFile, StudioFileCode> {
   if (text.trim() === '') return fail('studio-empty', `${file} is empty. Nothing was changed.`, { file });
   let data: unknown;
   try {
     data = JSON.parse(text);
   } catch {
-    return fail('studio-not-json', `${file} is damaged or not a studio file: it is not JSON. Nothing was changed.`, { file });
+    return fail('studio-not-json', `${file} is damaged or not a studio file: it is not JSON. Nothing was changed.`, {
+      file,
+    });
   }
-  const head = SMALLEST_HEAD.safeParse(data);
-  if (!head.success || head.data.format !== 'oakrungs-studio')
+  const head = HEAD.safeParse(data);
+  if (!head.success)
     return fail('studio-not-ours', `${file} is not a studio file of Oak Rungs. Nothing was changed.`, { file });
-  if (head.data.version > STUDIO_VERSION)
+  const { version } = head.data;
+  if (version > STUDIO_VERSION)
     return fail(
       'studio-newer',
-      `${file} was written by a newer Oak Rungs (version ${head.data.version}; this one reads up to ${STUDIO_VERSION}). Update first; nothing was changed.`,
+      `${file} was written by a newer Oak Rungs (version ${version}; this one reads up to ${STUDIO_VERSION}). Update first; nothing was changed.`,
       { file },
     );
-  const parsed = studioFileSchema.safeParse(upgrade(data, head.data.version));
-  if (!parsed.success) {
-    const [first] = parsed.error.issues;
-    return fail(
-      'studio-broken',
-      `${file} is damaged at ${first?.path.join(' → ') || 'its root'}: ${first?.message ?? 'it does not hold a studio'}. Nothing was changed.`,
-      { file },
-    );
-  }
-  return ok(parsed.data);
+  const upgraded =
+    version < STUDIO_VERSION
+      ? upgradeStudio(asLists(head.data.studio), zone)
+      : { studio: head.data.studio, listed: [] };
+  const studio = parseStudio(upgraded.studio);
+  if (!studio) return fail('studio-broken', `${file} is damaged: it holds no studio. Nothing was changed.`, { file });
+  return ok({ studio, version, listed: upgraded.listed });
 }
 
 /** The published JSON Schema of the studio file. */
-export const studioJsonSchema = (): unknown => z.toJSONSchema(studioFileSchema, { target: 'draft-2020-12' });
+export const studioJsonSchema = (): unknown =>
+  z.toJSONSchema(studioFileSchema, { target: 'draft-2020-12', unrepresentable: 'any' });

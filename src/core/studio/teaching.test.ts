@@ -1,14 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { openAbc } from './open-piece';
 import { carryMarks } from './carry-marks';
-import type { Mark, Piece, Student } from './schemas';
+import type { Mark } from './kinds/marks';
+import type { Piece, Student } from './schemas';
 import { TEACHING_QUESTIONS, teachingFor, teachingSchema, USUAL_TEACHING } from './teaching';
 import { piecesInWork } from './work';
 
 describe('how it is taught', () => {
   it('follows the closest word: the piece, the student, the studio', () => {
     expect(teachingFor()).toEqual(USUAL_TEACHING);
-    expect(teachingFor({ hands: 'together' }, { hands: 'separate', memory: 'asked' }, { memory: 'not', counting: 'unit' })).toMatchObject({
+    expect(
+      teachingFor({ hands: 'together' }, { hands: 'separate', memory: 'asked' }, { memory: 'not', counting: 'unit' }),
+    ).toMatchObject({
       hands: 'together',
       memory: 'asked',
       counting: 'unit',
@@ -32,13 +35,14 @@ describe('carrying marks to a copy', () => {
     { ...base, id: '3', studentId: 's', kind: 'cue', noteId: at(0), text: 'only for one' },
     { ...base, id: '4', studentId: null, kind: 'wedge', noteId: at(0), toNoteId: at(0, 3), role: 'crescendo' },
   ];
-  const carried = carryMarks(score, marks, [0, 1], [2, 3], () => 'new', '2026-02-01T00:00:00.000Z');
+  const carried = carryMarks(score, marks, [0, 1], [2, 3]);
   it('takes those on equal notes only, and no student’s own', () =>
     expect(carried).toMatchObject([
       { kind: 'finger', noteId: at(2), finger: '1' },
       { kind: 'wedge', noteId: at(2), toNoteId: at(2, 3) },
     ]));
-  it('never puts one where one stands already', () => expect(carryMarks(score, [...marks, ...carried], [0, 1], [2, 3], () => 'x', base.updatedAt)).toEqual([]));
+  it('never puts one where one stands already', () =>
+    expect(carryMarks(score, [...marks, ...carried], [0, 1], [2, 3])).toEqual([]));
 });
 
 describe('pieces in work', () => {

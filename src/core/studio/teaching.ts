@@ -38,7 +38,12 @@ export interface TeachingQuestion<K extends keyof Teaching = keyof Teaching> {
   readonly why: string;
 }
 
-const ask = <K extends keyof Teaching>(key: K, question: string, schools: readonly (readonly [Teaching[K], string])[], why: string): TeachingQuestion => ({
+const ask = <K extends keyof Teaching>(
+  key: K,
+  question: string,
+  schools: readonly (readonly [Teaching[K], string])[],
+  why: string,
+): TeachingQuestion => ({
   key,
   question,
   schools,

@@ -1,10 +1,13 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { dueState, hardSections, LEVEL_NAMES, standingKey, type FoldedStanding } from '@/core/mastery';
+import { dueState, hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
 import type { Level, Section, Student } from '@/core/studio';
-import { eventAdded, useAllStandings, usePieces, useSectionsOf, useStandings, useStudents, useStudio } from '@/store';
+import { recordLevel } from '@/core/commands';
+import { instrumentName } from '@/core/instruments';
+import { useAllStandings, usePieces, useSectionsOf, useStandings, useStudents, useStudio } from '@/store';
 import { Button, EmptyState, Panel, PickOne } from '@/ui';
+import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { AddStudent } from './add-student';
 import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level-grid';
@@ -15,8 +18,9 @@ import { StudentPage } from './student-page';
 type Sort = 'order' | 'name' | 'level' | 'due';
 type Filter = 'all' | 'in-work' | 'due' | 'at-risk';
 
-const inOrder = (sections: readonly Section[]): Section[] => [...sections].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
-const aboutOf = (s: Student): string => [s.instrument, s.age].filter(Boolean).join(', ');
+const inOrder = (sections: readonly Section[]): Section[] =>
+  [...sections].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+const aboutOf = (s: Student): string => [instrumentName(s), s.age].filter(Boolean).join(', ');
 
 /** Students as they are asked for: filtered by what is due, sorted. */
 function arrange(
@@ -46,7 +50,13 @@ function arrange(
           : of(s).some((x) => dueState(x.fading, x.at, now) === 'at-risk'),
   );
   return [...wanted].sort((a, b) =>
-    sort === 'name' ? a.name.localeCompare(b.name) : sort === 'level' ? level(b) - level(a) : sort === 'due' ? due(b) - due(a) : a.order - b.order,
+    sort === 'name'
+      ? a.name.localeCompare(b.name)
+      : sort === 'level'
+        ? level(b) - level(a)
+        : sort === 'due'
+          ? due(b) - due(a)
+          : a.order - b.order,
   );
 }
 
@@ -54,16 +64,23 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   const where = useWhere();
   const studio = useStudio();
   const pieces = usePieces();
+  const { run, act } = useActs();
   const [sort, setSort] = useState<Sort>('order');
   const [filter, setFilter] = useState<Filter>(where.pieceId === null ? 'all' : 'in-work');
   const ofPiece = useStandings({ pieceId: where.pieceId });
   const all = useAllStandings(where.pieceId === null);
-  const ids = useMemo(() => (where.pieceId === null ? (pieces ?? []).map((p) => p.id) : [where.pieceId]), [where.pieceId, pieces]);
+  const ids = useMemo(
+    () => (where.pieceId === null ? (pieces ?? []).map((p) => p.id) : [where.pieceId]),
+    [where.pieceId, pieces],
+  );
   const rows = useSectionsOf(ids);
-  /** Levels just set, shown until the records have come round. */
-  const [ahead, setAhead] = useState<{ readonly of: unknown; readonly levels: ReadonlyMap<string, Level> }>({ of: null, levels: new Map() });
+  /** Cells whose level is on its way into the database: shown as that, not as set. */
+  const [storing, setStoring] = useState<ReadonlySet<string>>(new Set());
   const now = studio.now();
-  const standings = useMemo(() => (where.pieceId === null ? (all ?? []) : [...(ofPiece?.values() ?? [])]), [where.pieceId, all, ofPiece]);
+  const standings = useMemo(
+    () => (where.pieceId === null ? (all ?? []) : [...(ofPiece?.values() ?? [])]),
+    [where.pieceId, all, ofPiece],
+  );
   const byKey = useMemo(() => new Map(standings.map((s) => [s.key, s])), [standings]);
   const byPiece = useMemo(() => {
     const map = new Map<string, FoldedStanding[]>();
@@ -75,37 +92,44 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
     }
     return map;
   }, [standings]);
-  const shown = useMemo(() => arrange(students, standings, where.pieceId, sort, filter, now), [students, standings, where.pieceId, sort, filter, now]);
+  const shown = useMemo(
+    () => arrange(students, standings, where.pieceId, sort, filter, now),
+    [students, standings, where.pieceId, sort, filter, now],
+  );
   if (!rows || !pieces) return null;
   const gridRows: readonly GridRow[] = shown.map((s) => ({ id: s.id, name: s.name, about: aboutOf(s) }));
   const sections = inOrder(rows.sections.filter((s) => s.pieceId === where.pieceId));
   const columns: readonly GridColumn[] =
     where.pieceId === null
-      ? pieces.map((p) => ({ id: p.id, head: p.title, under: p.instrument }))
+      ? pieces.map((p) => ({ id: p.id, head: p.title, under: instrumentName(p) }))
       : sections.map((s) => ({ id: s.id, head: s.letter || s.name, under: s.letter ? s.name : '' }));
   const setLevel = (row: GridRow, column: GridColumn, level: Level): void => {
     const section = sections.find((s) => s.id === column.id);
     if (!section) return;
-    setAhead({ of: ofPiece, levels: new Map([...(ahead.of === ofPiece ? ahead.levels : []), [standingKey(row.id, section.id), level]]) });
-    void studio.commit(`${row.name}, ${section.letter}: level ${level}`, [
-      eventAdded({
-        id: studio.newId(),
-        at: studio.now(),
-        kind: 'level',
+    const key = standingKey(row.id, section.id);
+    setStoring((before) => new Set([...before, key]));
+    const ended = (): void => setStoring((before) => new Set([...before].filter((k) => k !== key)));
+    run(
+      recordLevel,
+      {
         studentId: row.id,
-        pieceId: section.pieceId,
         sectionId: section.id,
+        lessonId: null,
+        outside: true,
         level,
         proposed: null,
         tempo: null,
         note: '',
-      }),
-    ]);
+        facets: null,
+        errors: [],
+        signs: {},
+      },
+      { stored: ended, refused: ended },
+    );
   };
   const cellOf = (key: string): GridCell => {
-    const cell = standingCell(byKey.get(key), now);
-    const level = ahead.of === ofPiece ? ahead.levels.get(key) : undefined;
-    return level === undefined ? cell : { ...cell, level, overruled: false, says: `level ${level}, ${LEVEL_NAMES[level]}, now` };
+    const cell = standingCell(byKey.get(key), now, studio.zone);
+    return storing.has(key) ? { ...cell, storing: true, says: 'storing…' } : cell;
   };
   const hard =
     where.pieceId === null
@@ -147,14 +171,22 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
             ]}
             onPick={(v) => setSort(v === 'name' || v === 'level' || v === 'due' ? v : 'order')}
           />
-          <Button className="ml-auto" disabled={standings.length === 0} onClick={() => void saveMasteryCsv(standings, students, pieces, rows.sections)}>
+          <Button
+            className="ml-auto"
+            disabled={standings.length === 0}
+            onClick={() => act(() => saveMasteryCsv(standings, students, pieces, rows.sections, studio.zone))}
+          >
             Save as CSV
           </Button>
         </div>
         {columns.length === 0 ? (
           <p className="text-lg text-ink-2">
             This piece has no sections yet.{' '}
-            <button type="button" className="min-h-11 font-semibold text-leaf underline" onClick={() => where.go('sections')}>
+            <button
+              type="button"
+              className="min-h-11 font-semibold text-leaf underline"
+              onClick={() => where.go('sections')}
+            >
               Make sections
             </button>
           </p>
@@ -171,10 +203,13 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
                     byPiece.get(`${row.id} ${column.id}`) ?? [],
                     rows.sections.filter((s) => s.pieceId === column.id && s.parentId === null).length,
                     now,
+                    studio.zone,
                   )
                 : cellOf(standingKey(row.id, column.id))
             }
-            cellName={(row, column) => (where.pieceId === null ? `${row.name}, ${column.head}` : `${row.name}, section ${column.head}`)}
+            cellName={(row, column) =>
+              where.pieceId === null ? `${row.name}, ${column.head}` : `${row.name}, section ${column.head}`
+            }
             onRow={(row) => where.change({ studentId: row.id })}
             onOpen={(row, column) =>
               where.pieceId === null
@@ -195,7 +230,8 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
                   <span className="min-w-8 font-semibold">{section?.letter}</span>
                   <span className="flex-1">{section?.name}</span>
                   <span className="text-ink-2">
-                    <span className="figure">{h.behind.toFixed(1)}</span> levels behind, {h.students} {h.students === 1 ? 'student' : 'students'}
+                    <span className="figure">{h.behind.toFixed(1)}</span> levels behind, {h.students}{' '}
+                    {h.students === 1 ? 'student' : 'students'}
                   </span>
                 </li>
               );
@@ -225,8 +261,10 @@ export function BoardScreen(): ReactNode {
         <Grid key={where.pieceId ?? 'all'} students={students} />
       )}
       <Panel label="Students">
-        <AddStudent students={students} />
-        <p className="mt-2 text-sm text-ink-2">Everything stays in this browser until you export it; local rules on children’s data are yours to follow.</p>
+        <AddStudent />
+        <p className="mt-2 text-sm text-ink-2">
+          Everything stays in this browser until you export it; local rules on children’s data are yours to follow.
+        </p>
       </Panel>
     </div>
   );

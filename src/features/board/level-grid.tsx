@@ -11,6 +11,8 @@ export interface GridCell {
   readonly due: boolean;
   readonly atRisk: boolean;
   readonly overruled: boolean;
+  /** Its level is on its way into the database. */
+  readonly storing: boolean;
   /** Date, tempo, who decided, in words. */
   readonly says: string;
 }
@@ -53,26 +55,46 @@ const MOVES: Readonly<Record<string, readonly [number, number]>> = {
 export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow, onLevel }: Props): ReactNode {
   const scroller = useRef<HTMLDivElement | null>(null);
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 6 });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 6,
+  });
   const template = `13rem repeat(${columns.length}, minmax(6.8rem, 1fr))`;
   const focusCell = (row: number, column: number): void => {
     setFocus([row, column]);
     virtual.scrollToIndex(row);
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-cell="${row}-${column}"]`)?.focus());
+    requestAnimationFrame(() =>
+      scroller.current?.querySelector<HTMLElement>(`[data-cell="${row}-${column}"]`)?.focus(),
+    );
   };
   const onKeyDown = (event: KeyboardEvent, row: number, column: number): void => {
     const at = rows[row];
     const under = columns[column];
     const n = Number(event.key);
-    if (at && under && onLevel && event.key !== ' ' && event.key !== '' && isLevel(n) && !event.ctrlKey && !event.metaKey) {
+    if (
+      at &&
+      under &&
+      onLevel &&
+      event.key !== ' ' &&
+      event.key !== '' &&
+      isLevel(n) &&
+      !event.ctrlKey &&
+      !event.metaKey
+    ) {
       event.preventDefault();
       onLevel(at, under, n);
       return;
     }
-    const move = MOVES[event.key] ?? (event.key === 'Home' ? [0, -column] : event.key === 'End' ? [0, columns.length] : undefined);
+    const move =
+      MOVES[event.key] ?? (event.key === 'Home' ? [0, -column] : event.key === 'End' ? [0, columns.length] : undefined);
     if (!move) return;
     event.preventDefault();
-    focusCell(Math.max(0, Math.min(rows.length - 1, row + (move[0] ?? 0))), Math.max(0, Math.min(columns.length - 1, column + (move[1] ?? 0))));
+    focusCell(
+      Math.max(0, Math.min(rows.length - 1, row + (move[0] ?? 0))),
+      Math.max(0, Math.min(columns.length - 1, column + (move[1] ?? 0))),
+    );
   };
   return (
     <div
@@ -84,13 +106,27 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
       aria-colcount={columns.length + 1}
     >
       <div style={{ minWidth: `calc(13rem + ${columns.length} * 6.8rem)` }}>
-        <div role="row" aria-rowindex={1} className="sticky top-0 z-10 grid border-b border-rule-strong bg-sheet" style={{ gridTemplateColumns: template }}>
+        <div
+          role="row"
+          aria-rowindex={1}
+          className="sticky top-0 z-10 grid border-b border-rule-strong bg-sheet"
+          style={{ gridTemplateColumns: template }}
+        >
           <span role="columnheader" className="sticky left-0 bg-sheet px-3 py-2">
             <span className="sr-only">Student</span>
           </span>
           {columns.map((c) => (
-            <span key={c.id} role="columnheader" className="flex min-w-0 flex-col justify-end px-3 py-2 font-semibold" title={`${c.head} ${c.under}`}>
-              <span className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'text-base' : 'text-lg'}`}>{c.head}</span>
+            <span
+              key={c.id}
+              role="columnheader"
+              className="flex min-w-0 flex-col justify-end px-3 py-2 font-semibold"
+              title={`${c.head} ${c.under}`}
+            >
+              <span
+                className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'text-base' : 'text-lg'}`}
+              >
+                {c.head}
+              </span>
               <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
             </span>
           ))}
@@ -131,7 +167,9 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
                         {there ? (
                           <>
                             <RungMark level={there.level} due={there.due} overruled={there.overruled} />
-                            {there.atRisk ? <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span> : null}
+                            {there.atRisk ? (
+                              <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span>
+                            ) : null}
                           </>
                         ) : (
                           <span className="text-ink-3">–</span>

@@ -1,5 +1,5 @@
 import type { FoldedStanding } from '@/core/mastery';
-import type { Piece, Section, Student } from '@/core/studio';
+import { dayOf, type Piece, type Section, type Student, type Zone } from '@/core/studio';
 import { downloadFile } from '@/ui';
 
 /** Every standing there is as CSV: one row a student and section. */
@@ -8,6 +8,7 @@ export async function saveMasteryCsv(
   students: readonly Student[],
   pieces: readonly Piece[],
   sections: readonly Section[],
+  zone: Zone,
 ): Promise<void> {
   const { unparse } = await import('papaparse');
   const studentOf = new Map(students.map((s) => [s.id, s]));
@@ -21,12 +22,15 @@ export async function saveMasteryCsv(
       section: `${sectionOf.get(s.sectionId)?.letter ?? ''} ${sectionOf.get(s.sectionId)?.name ?? ''}`.trim(),
       level: s.level,
       proposed: s.proposed ?? '',
-      heard: s.at.slice(0, 10),
+      heard: dayOf(s.at, zone),
       tempo: s.tempo ?? '',
-      due: s.fading?.due.slice(0, 10) ?? '',
+      due: s.fading ? dayOf(s.fading.due, zone) : '',
       note: s.note,
     }))
-    .sort((a, b) => a.student.localeCompare(b.student) || a.piece.localeCompare(b.piece) || a.section.localeCompare(b.section));
+    .sort(
+      (a, b) =>
+        a.student.localeCompare(b.student) || a.piece.localeCompare(b.piece) || a.section.localeCompare(b.section),
+    );
   // Cells that a spreadsheet would run as a formula are made harmless.
   downloadFile(unparse(rows, { escapeFormulae: true, newline: '\r\n' }), 'mastery.csv', 'text/csv');
 }

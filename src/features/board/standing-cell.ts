@@ -1,18 +1,25 @@
 import { chanceItHolds, dueState, LEVEL_NAMES, type FoldedStanding } from '@/core/mastery';
-import type { Level } from '@/core/studio';
+import { dayOf, type Level, type Zone } from '@/core/studio';
 import type { GridCell } from './level-grid';
 
 /** One standing as the board shows it; a section not heard yet is at level 0. */
-export function standingCell(there: FoldedStanding | undefined, now: string): GridCell {
-  if (!there || there.level === null) return { level: 0, due: false, atRisk: false, overruled: false, says: 'not heard yet' };
+export function standingCell(there: FoldedStanding | undefined, now: string, zone: Zone): GridCell {
+  if (!there || there.level === null)
+    return { level: 0, due: false, atRisk: false, overruled: false, storing: false, says: 'not heard yet' };
   const due = dueState(there.fading, there.at, now);
   const chance = there.fading ? Math.round(chanceItHolds(there.fading, there.at, now) * 100) : null;
   const says = [
     `level ${there.level}, ${LEVEL_NAMES[there.level]}`,
-    there.at.slice(0, 10),
+    dayOf(there.at, zone),
     there.tempo === null ? '' : `at ${there.tempo}`,
-    there.overruled && there.proposed !== null ? `decided by you against ${there.proposed}` : there.proposed === null ? 'decided by you' : 'as proposed',
-    due === 'fresh' || there.fading === null ? '' : `due since ${there.fading.due.slice(0, 10)}, holds with ${chance ?? 0} %`,
+    there.overruled && there.proposed !== null
+      ? `decided by you against ${there.proposed}`
+      : there.proposed === null
+        ? 'decided by you'
+        : 'as proposed',
+    due === 'fresh' || there.fading === null
+      ? ''
+      : `due since ${dayOf(there.fading.due, zone)}, holds with ${chance ?? 0} %`,
   ]
     .filter(Boolean)
     .join(', ');
@@ -21,12 +28,18 @@ export function standingCell(there: FoldedStanding | undefined, now: string): Gr
     due: due !== 'fresh',
     atRisk: due === 'at-risk',
     overruled: there.overruled,
+    storing: false,
     says: there.note ? `${says}: ${there.note}` : says,
   };
 }
 
 /** Several sections as one: the average level, rounded down, with how many are due. Null when none was heard. */
-export function piecesCell(standings: readonly FoldedStanding[], sections: number, now: string): GridCell | null {
+export function piecesCell(
+  standings: readonly FoldedStanding[],
+  sections: number,
+  now: string,
+  zone: Zone,
+): GridCell | null {
   const heard = standings.flatMap((s) => (s.level === null ? [] : [{ s, level: s.level }]));
   if (heard.length === 0) return null;
   const sum = heard.reduce((a, h) => a + h.level, 0);
@@ -43,6 +56,7 @@ export function piecesCell(standings: readonly FoldedStanding[], sections: numbe
     due: due > 0,
     atRisk: states.includes('at-risk'),
     overruled: false,
-    says: `level ${level} on average of ${Math.max(sections, heard.length)} sections, last heard ${last.slice(0, 10)}${due > 0 ? `, ${due} due` : ''}`,
+    storing: false,
+    says: `level ${level} on average of ${Math.max(sections, heard.length)} sections, last heard ${dayOf(last, zone)}${due > 0 ? `, ${due} due` : ''}`,
   };
 }

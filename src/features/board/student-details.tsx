@@ -1,12 +1,16 @@
 import type { ReactNode } from 'react';
+import type { StudentChange } from '@/core/commands';
+import { instrumentName } from '@/core/instruments';
 import type { Student } from '@/core/studio';
 import { Panel, PickOne } from '@/ui';
+import { KeptField } from '@/features/drafts';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 interface Props {
   readonly student: Student;
-  readonly onSave: (label: string, change: Partial<Student>) => void;
+  /** `stored` is called when it is kept. */
+  readonly onSave: (label: string, change: StudentChange, stored?: () => void) => void;
 }
 
 const inRange = (text: string, least: number, most: number): number | null => {
@@ -16,39 +20,56 @@ const inRange = (text: string, least: number, most: number): number | null => {
 
 /** Who the student is, as far as the tool needs it. */
 export function StudentDetails({ student, onSave }: Props): ReactNode {
-  const text = (label: string, value: string, save: (v: string) => void): ReactNode => (
+  const text = (
+    label: string,
+    value: string,
+    save: (v: string, stored: () => void) => void,
+    accepts: (v: string) => boolean = () => true,
+  ): ReactNode => (
     <label>
       <span className="text-ink-2">{label}</span>
-      <input
-        key={value}
+      <KeptField
+        draftKey={`${label} of ${student.id}`}
         className="field w-full"
         maxLength={60}
-        defaultValue={value}
-        onBlur={(e) => e.target.value.trim() !== value && save(e.target.value.trim())}
+        value={value}
+        accepts={accepts}
+        onKeep={save}
       />
     </label>
   );
-  const number = (label: string, value: number | null | undefined, least: number, most: number, save: (v: number | null) => void): ReactNode => (
+  const number = (
+    label: string,
+    value: number | null | undefined,
+    least: number,
+    most: number,
+    save: (v: number | null, stored: () => void) => void,
+  ): ReactNode => (
     <label>
       <span className="text-ink-2">{label}</span>
-      <input
-        key={value ?? 'none'}
+      <KeptField
+        draftKey={`${label} of ${student.id}`}
         className="field figure w-full"
         inputMode="decimal"
-        defaultValue={value ?? ''}
-        onBlur={(e) => {
-          const n = inRange(e.target.value, least, most);
-          if (n !== (value ?? null) && (n !== null || e.target.value.trim() === '')) save(n);
-        }}
+        value={value === null || value === undefined ? '' : String(value)}
+        accepts={(typed) => typed.trim() === '' || inRange(typed, least, most) !== null}
+        onKeep={(typed, stored) => save(inRange(typed, least, most), stored)}
       />
     </label>
   );
   return (
     <Panel title="About">
       <div className="grid grid-cols-2 gap-2">
-        {text('First name or initials', student.name, (name) => name !== '' && onSave('name changed', { name }))}
-        {text('Instrument', student.instrument, (instrument) => onSave('instrument changed', { instrument }))}
-        {text('Age', student.age, (age) => onSave('age changed', { age: age.slice(0, 20) }))}
+        {text(
+          'First name or initials',
+          student.name,
+          (name, stored) => onSave('name changed', { name }, stored),
+          (name) => name.trim() !== '',
+        )}
+        {text('Instrument', instrumentName(student), (instrument, stored) =>
+          onSave('instrument changed', { instrument }, stored),
+        )}
+        {text('Age', student.age, (age, stored) => onSave('age changed', { age: age.slice(0, 20) }, stored))}
         <PickOne
           stacked
           label="How far"
@@ -58,11 +79,19 @@ export function StudentDetails({ student, onSave }: Props): ReactNode {
             ['intermediate', 'some years'],
             ['advanced', 'advanced'],
           ]}
-          onPick={(v) => onSave('level of the student', { level: v === 'beginner' || v === 'advanced' ? v : 'intermediate' })}
+          onPick={(v) =>
+            onSave('level of the student', { level: v === 'beginner' || v === 'advanced' ? v : 'intermediate' })
+          }
         />
-        {number('Hand span, semitones', student.handSpanInSemitones, 3, 24, (n) => onSave('hand span', { handSpanInSemitones: n }))}
-        {number('Breath, seconds', student.breathSpanInSeconds, 1, 60, (n) => onSave('breath span', { breathSpanInSeconds: n }))}
-        {number('Lesson, minutes', student.lessonMinutes ?? 30, 10, 180, (n) => n !== null && onSave('length of the lesson', { lessonMinutes: Math.round(n) }))}
+        {number('Hand span, semitones', student.handSpanInSemitones, 3, 24, (n, stored) =>
+          onSave('hand span', { handSpanInSemitones: n }, stored),
+        )}
+        {number('Breath, seconds', student.breathSpanInSeconds, 1, 60, (n, stored) =>
+          onSave('breath span', { breathSpanInSeconds: n }, stored),
+        )}
+        {number('Lesson, minutes', student.lessonMinutes ?? 30, 10, 180, (n, stored) =>
+          onSave('length of the lesson', { lessonMinutes: Math.round(n ?? 30) }, stored),
+        )}
       </div>
       <fieldset className="mt-2">
         <legend className="text-ink-2">Minutes a day</legend>
@@ -70,23 +99,24 @@ export function StudentDetails({ student, onSave }: Props): ReactNode {
           {DAYS.map((d, i) => (
             <label key={d} className="text-center">
               <span className="text-sm text-ink-2">{d}</span>
-              <input
-                key={student.minutesPerDay[i]}
+              <KeptField
+                draftKey={`minutes ${i} of ${student.id}`}
                 className="field figure w-full px-1 text-center"
                 inputMode="numeric"
-                aria-label={`Minutes on ${d}`}
-                defaultValue={student.minutesPerDay[i] ?? 0}
-                onBlur={(e) => {
-                  const n = inRange(e.target.value, 0, 600);
-                  if (n !== null && n !== student.minutesPerDay[i])
-                    onSave('minutes a day', { minutesPerDay: student.minutesPerDay.map((m, k) => (k === i ? Math.round(n) : m)) });
-                }}
+                label={`Minutes on ${d}`}
+                value={String(student.minutesPerDay[i] ?? 0)}
+                accepts={(typed) => inRange(typed, 0, 600) !== null}
+                onKeep={(typed, stored) =>
+                  onSave('minutes a day', { minutesOn: [i, Math.round(inRange(typed, 0, 600) ?? 0)] }, stored)
+                }
               />
             </label>
           ))}
         </div>
       </fieldset>
-      <p className="mt-3 text-sm text-ink-2">No contact data are needed. Everything stays in this browser until you export it.</p>
+      <p className="mt-3 text-sm text-ink-2">
+        No contact data are needed. Everything stays in this browser until you export it.
+      </p>
     </Panel>
   );
 }

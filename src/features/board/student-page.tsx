@@ -3,9 +3,12 @@
 import { useMemo, type ReactNode } from 'react';
 import { climbOf, currentAssignment, foldLessons, heldEvents, practiceOf, type FoldedStanding } from '@/core/mastery';
 import { practiceWeeks } from '@/core/plan';
-import { piecesInWork, teachingFor, type Student } from '@/core/studio';
-import { rowChange, usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
+import { dayOf, piecesInWork, shortDay, teachingFor, type Student } from '@/core/studio';
+import { changeStudent, type StudentChange } from '@/core/commands';
+import { instrumentName } from '@/core/instruments';
+import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
 import { Button, Panel, RungMark, TimeChart, type ChartLine } from '@/ui';
+import { useActs } from '@/features/acts';
 import { TeachingChoices } from '@/features/teaching';
 import { useWhere } from '@/features/where';
 import { LogPractice } from './log-practice';
@@ -18,6 +21,7 @@ const WEEKS = 16;
 export function StudentPage({ student }: { readonly student: Student }): ReactNode {
   const where = useWhere();
   const studio = useStudio();
+  const { run } = useActs();
   const pieces = usePieces();
   const settings = useSettings();
   const standings = useStandings({ studentId: student.id });
@@ -34,23 +38,31 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
   const work = useMemo(() => piecesInWork(student, pieces ?? [], new Set(byPiece.keys())), [student, pieces, byPiece]);
   const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
   const now = studio.now();
+  const today = studio.today();
+  const { zone } = studio;
   const charts = useMemo(() => {
     const climbs = work.map((p) => ({
       name: p.title,
-      points: climbOf(byPiece.get(p.id) ?? [], rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0),
+      points: climbOf(
+        byPiece.get(p.id) ?? [],
+        rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0,
+        zone,
+      ),
     }));
     const heard = climbs.filter((c) => c.points.length > 0);
     const held = heldEvents(events ?? []);
     const weeks = practiceWeeks(
       practiceOf(events ?? []),
       held.flatMap((e) => (e.kind === 'assignment' ? [e] : [])),
-      now,
-      WEEKS,
+      { today, zone, weeks: WEEKS },
     );
     return {
       climb: heard.map((c): ChartLine => ({ name: c.name, points: c.points.map((p) => [p.day, p.level] as const) })),
       tempo: heard
-        .map((c): ChartLine => ({ name: c.name, points: c.points.flatMap((p) => (p.tempo === null ? [] : [[p.day, p.tempo] as const])) }))
+        .map((c): ChartLine => ({
+          name: c.name,
+          points: c.points.flatMap((p) => (p.tempo === null ? [] : [[p.day, p.tempo] as const])),
+        }))
         .filter((l) => l.points.length > 0),
       practice: [
         { name: 'practised', points: weeks.map((w) => [w.monday, w.practised] as const) },
@@ -58,11 +70,11 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
       ] satisfies readonly ChartLine[],
       hasPractice: weeks.some((w) => w.practised > 0 || w.planned > 0),
     };
-  }, [work, byPiece, rows, events, now]);
+  }, [work, byPiece, rows, events, today, zone]);
   const lessons = useMemo(() => foldLessons(events ?? []), [events]);
   const assignment = useMemo(() => currentAssignment(events ?? []), [events]);
-  const save = (label: string, change: Partial<Student>): void =>
-    void studio.commit(label, [rowChange('students', student, { ...student, ...change, updatedAt: studio.now() })]);
+  const save = (label: string, change: StudentChange, stored: () => void = () => undefined): void =>
+    run(changeStudent, { studentId: student.id, change, label }, { stored });
   const setWork = (ids: readonly string[], label: string): void => save(label, { pieceIds: [...ids] });
   const others = (pieces ?? []).filter((p) => !work.some((w) => w.id === p.id));
   return (
@@ -79,7 +91,9 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           {charts.climb.length > 0 ? (
             <TimeChart label="Average level of each piece" kind="steps" lines={charts.climb} most={5} />
           ) : (
-            <p className="text-lg text-ink-2">Nothing heard yet. The first level recorded in Lesson begins the climb.</p>
+            <p className="text-lg text-ink-2">
+              Nothing heard yet. The first level recorded in Lesson begins the climb.
+            </p>
           )}
         </Panel>
         <div className="grid gap-3 xl:grid-cols-2">
@@ -92,7 +106,12 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           </Panel>
           <Panel title="Minutes a week">
             {charts.hasPractice ? (
-              <TimeChart label="Minutes practised and planned, by week" kind="bars" lines={charts.practice} height={200} />
+              <TimeChart
+                label="Minutes practised and planned, by week"
+                kind="bars"
+                lines={charts.practice}
+                height={200}
+              />
             ) : (
               <p className="text-ink-2">No practice logged yet.</p>
             )}
@@ -111,8 +130,8 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           <ul>
             {lessons.slice(0, 8).map((l) => (
               <li key={l.id} className="flex gap-4 border-t border-rule py-1 first:border-0">
-                <span className="figure min-w-28">{l.at.slice(0, 10)}</span>
-                <span className="min-w-24 text-ink-2">{l.heard.length} heard</span>
+                <span className="figure min-w-28">{shortDay(dayOf(l.at, zone))}</span>
+                <span className="min-w-24 text-ink-2">{l.missed ? 'missed' : `${l.heard.length} heard`}</span>
                 <span className="flex-1">{l.said}</span>
               </li>
             ))}
@@ -123,10 +142,19 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
         <Panel title="In work">
           <ul>
             {work.map((p, i) => {
-              const cell = piecesCell(byPiece.get(p.id) ?? [], rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0, now);
+              const cell = piecesCell(
+                byPiece.get(p.id) ?? [],
+                rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0,
+                now,
+                zone,
+              );
               return (
                 <li key={p.id} className="flex items-center gap-2 border-t border-rule first:border-0">
-                  <button type="button" className="min-h-11 flex-1 text-left font-semibold" onClick={() => where.go('lesson', { pieceId: p.id })}>
+                  <button
+                    type="button"
+                    className="min-h-11 flex-1 text-left font-semibold"
+                    onClick={() => where.go('lesson', { pieceId: p.id })}
+                  >
                     {p.title}
                   </button>
                   <RungMark level={cell?.level ?? 0} due={cell?.due ?? false} />
@@ -165,12 +193,14 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
               <select
                 className="field w-full"
                 value=""
-                onChange={(e) => e.target.value !== '' && setWork([...work.map((w) => w.id), e.target.value], 'piece taken up')}
+                onChange={(e) =>
+                  e.target.value !== '' && setWork([...work.map((w) => w.id), e.target.value], 'piece taken up')
+                }
               >
                 <option value="">choose one</option>
                 {others.map((p) => (
                   <option key={p.id} value={p.id}>
-                    {p.title} ({p.instrument})
+                    {p.title} ({instrumentName(p)})
                   </option>
                 ))}
               </select>
@@ -178,7 +208,8 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           ) : null}
           {assignment ? (
             <p className="mt-2 text-ink-2">
-              Given on {assignment.at.slice(0, 10)}: {assignment.items.length} {assignment.items.length === 1 ? 'task' : 'tasks'}
+              Given on {shortDay(dayOf(assignment.at, zone))}: {assignment.items.length}{' '}
+              {assignment.items.length === 1 ? 'task' : 'tasks'}
             </p>
           ) : null}
         </Panel>

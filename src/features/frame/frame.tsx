@@ -1,6 +1,14 @@
 'use client';
 
-import { Dialog, DialogPanel, DialogTitle, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
+import {
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+  Listbox,
+  ListboxButton,
+  ListboxOption,
+  ListboxOptions,
+} from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -8,6 +16,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { toast, Toaster } from 'sonner';
 import { usePieces, useStudents, useStudio, useUndoLabels } from '@/store';
 import { Button } from '@/ui';
+import { ProblemBoundary, SaveStudioButton, showProblem, useActs } from '@/features/acts';
 import { SIDE_STAGES, STAGES, useWhere, type Stage } from '@/features/where';
 import { warmEngraver } from '@/workers';
 import { EVERYWHERE_KEYS, STAGE_KEYS } from './keys';
@@ -39,7 +48,10 @@ function Chooser({
         <span className="truncate">{current?.label ?? ''}</span>
         <ChevronDown size={18} aria-hidden="true" />
       </ListboxButton>
-      <ListboxOptions anchor="bottom start" className="z-30 max-h-96 min-w-48 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none">
+      <ListboxOptions
+        anchor="bottom start"
+        className="z-30 max-h-96 min-w-48 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
+      >
         {choices.map((choice) => (
           <ListboxOption
             key={choice.id ?? ''}
@@ -96,7 +108,15 @@ function StageLink({
   );
 }
 
-function KeysDialog({ open, stage, onClose }: { readonly open: boolean; readonly stage: Stage; readonly onClose: () => void }): ReactNode {
+function KeysDialog({
+  open,
+  stage,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly stage: Stage;
+  readonly onClose: () => void;
+}): ReactNode {
   return (
     <Dialog open={open} onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
@@ -133,21 +153,21 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
   const [keysOpen, setKeysOpen] = useState(false);
   useEffect(warmEngraver, []);
 
-  const undo = async (): Promise<void> => {
-    const label = await studio.undo();
-    toast(label === null ? 'Nothing to undo' : `Undone: ${label}`);
-  };
-  const redo = async (): Promise<void> => {
-    const label = await studio.redo();
-    toast(label === null ? 'Nothing to redo' : `Done again: ${label}`);
-  };
+  const { act } = useActs();
+  const step = (way: 'undo' | 'redo'): void =>
+    act(async () => {
+      const done = await studio[way]();
+      if (!done.ok) showProblem(done.issue);
+      else if (done.value === null) toast(`Nothing to ${way}`);
+      else toast(way === 'undo' ? `Undone: ${done.value}` : `Done again: ${done.value}`);
+    });
   useHotkeys('mod+z', (event) => {
     event.preventDefault();
-    void undo();
+    step('undo');
   });
   useHotkeys('mod+shift+z, mod+y', (event) => {
     event.preventDefault();
-    void redo();
+    step('redo');
   });
   useHotkeys('shift+slash, ?', () => setKeysOpen(true), { useKey: true });
   useHotkeys('alt+1, alt+2, alt+3, alt+4, alt+5, alt+6, alt+7, alt+8', (event) => {
@@ -182,14 +202,27 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
           <Chooser
             label="Piece"
             value={where.pieceId}
-            choices={[{ id: null, label: 'no piece' }, ...pieces.map((p) => ({ id: p.id, label: p.title || p.fileName }))]}
+            choices={[
+              { id: null, label: 'no piece' },
+              ...pieces.map((p) => ({ id: p.id, label: p.title || p.fileName })),
+            ]}
             onChoose={(id) => where.change({ pieceId: id })}
           />
           <div className="ml-auto flex items-center gap-1">
-            <Button look="quiet" onClick={() => void undo()} disabled={!labels?.undo} title={labels?.undo ? `Undo: ${labels.undo}` : 'Nothing to undo'}>
+            <Button
+              look="quiet"
+              onClick={() => step('undo')}
+              disabled={!labels?.undo}
+              title={labels?.undo ? `Undo: ${labels.undo}` : 'Nothing to undo'}
+            >
               Undo
             </Button>
-            <Button look="quiet" onClick={() => void redo()} disabled={!labels?.redo} title={labels?.redo ? `Redo: ${labels.redo}` : 'Nothing to redo'}>
+            <Button
+              look="quiet"
+              onClick={() => step('redo')}
+              disabled={!labels?.redo}
+              title={labels?.redo ? `Redo: ${labels.redo}` : 'Nothing to redo'}
+            >
               Redo
             </Button>
             <Button look="quiet" shortcut="?" onClick={() => setKeysOpen(true)}>
@@ -197,15 +230,30 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
             </Button>
           </div>
         </div>
-        <nav aria-label="Stages" className="flex flex-wrap justify-between border-t-[3px] border-double border-rule-strong px-5">
+        <nav
+          aria-label="Stages"
+          className="flex flex-wrap justify-between border-t-[3px] border-double border-rule-strong px-5"
+        >
           <ul className="flex flex-wrap border-l border-rule-strong">
             {STAGES.map((stage) => (
-              <StageLink key={stage} stage={stage} count={counts[stage] ?? 0} current={where.stage === stage} href={where.addressOf(stage)} />
+              <StageLink
+                key={stage}
+                stage={stage}
+                count={counts[stage] ?? 0}
+                current={where.stage === stage}
+                href={where.addressOf(stage)}
+              />
             ))}
           </ul>
           <ul className="flex flex-wrap border-l border-rule-strong">
             {[...SIDE_STAGES, 'about' as const].map((stage) => (
-              <StageLink key={stage} stage={stage} count={0} current={where.stage === stage} href={where.addressOf(stage)} />
+              <StageLink
+                key={stage}
+                stage={stage}
+                count={0}
+                current={where.stage === stage}
+                href={where.addressOf(stage)}
+              />
             ))}
           </ul>
         </nav>
@@ -216,7 +264,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
           <Button
             className="ml-auto"
             onClick={() => {
-              studio.openStudio('own');
+              act(() => studio.openStudio('own'));
               where.go('shelf', { pieceId: null, studentId: null });
             }}
           >
@@ -224,7 +272,11 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
           </Button>
         </div>
       ) : null}
-      <main className="px-5 py-3">{children}</main>
+      <main className="px-5 py-3">
+        <ProblemBoundary key={where.stage} what={NAMES[where.stage]} waysOut={<SaveStudioButton />}>
+          {children}
+        </ProblemBoundary>
+      </main>
       <KeysDialog open={keysOpen} stage={where.stage} onClose={() => setKeysOpen(false)} />
       <Toaster
         position="bottom-right"

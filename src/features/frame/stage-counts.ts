@@ -27,7 +27,10 @@ export function useStageCounts(): Partial<Record<Stage, number>> {
       studentId && records
         ? sections.filter((s) => {
             const there = records.get(standingKey(studentId, s.id));
-            return s.parentId === null && (!there || there.level === null || dueState(there.fading, there.at, now) !== 'fresh');
+            return (
+              s.parentId === null &&
+              (!there || there.level === null || dueState(there.fading, there.at, now) !== 'fresh')
+            );
           }).length
         : 0,
   };

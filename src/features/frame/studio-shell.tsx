@@ -2,12 +2,14 @@
 
 import { Suspense, type ReactNode } from 'react';
 import { StudioProvider } from '@/store';
-import type { Studio } from '@/core/studio';
+import type { Studio, Zone } from '@/core/studio';
+import { ProblemBoundary } from '@/features/acts';
+import { CannotOpen } from './cannot-open';
 import { Frame } from './frame';
 
 /** Builds the demo bit by bit: the page stays free in between. */
-async function buildDemo(now: Date): Promise<Studio> {
-  const steps = (await import('@/demo')).demoSteps(now);
+async function buildDemo(now: Date, zone: Zone): Promise<Studio> {
+  const steps = (await import('@/demo')).demoSteps(now, zone);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -33,8 +35,16 @@ export function StudioShell({
 }): ReactNode {
   return (
     <Suspense fallback={waiting}>
-      <StudioProvider waiting={waiting} startWithDemo={startWithDemo} fixedNow={fixedNow} buildDemo={buildDemo}>
-        <Frame>{children}</Frame>
+      <StudioProvider
+        waiting={waiting}
+        failed={(issue, again) => <CannotOpen issue={issue} onAgain={again} />}
+        startWithDemo={startWithDemo}
+        fixedNow={fixedNow}
+        buildDemo={buildDemo}
+      >
+        <ProblemBoundary what="The studio">
+          <Frame>{children}</Frame>
+        </ProblemBoundary>
       </StudioProvider>
     </Suspense>
   );

@@ -10,26 +10,29 @@ import {
   tempoSteps,
   TEMPO_OVER,
   TEMPO_STEP,
+  targetTempo,
   USUAL_OVERHEAD,
-  type LadderConflict,
 } from '@/core/ladder';
 import { standingKey } from '@/core/mastery';
 import { barsText, type PlacedSection } from '@/core/sections';
+import { changePiece, moveInLearnOrder, tickRung } from '@/core/commands';
+import { instrumentOf } from '@/core/instruments';
 import { teachingFor, type Rung, type StudioEvent, type Teaching } from '@/core/studio';
-import { eventAdded, rowChange, useLadders, useMarks, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
+import { useLadders, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
 import { Button, LadderDrawing, Panel, TempoCurve } from '@/ui';
-import { PieceStage, useChunks, useOverhead, type PieceContext } from '@/features/score';
+import { useActs } from '@/features/acts';
+import { KeptField } from '@/features/drafts';
+import { PieceStage, shownOf, useChunks, useOverhead, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { asProposed } from './kept-sections';
-import { ladderActions, targetOf } from './ladder-actions';
+import { ladderActions } from './ladder-actions';
 import { OrderPanel } from './order-panel';
 import { RungEditor } from './rung-editor';
 import { StartsPanel } from './starts-panel';
 import { UseAgainPanel } from './use-again-panel';
 
-const WINDS = /flute|recorder|oboe|clarinet|sax|bassoon|trumpet|horn|trombone|tuba|cornet|euphonium/i;
-
-const tempoText = (rung: Rung): string => (rung.tempo === null ? '' : rung.tempoTo === null ? String(rung.tempo) : `${rung.tempo} → ${rung.tempoTo}`);
+const tempoText = (rung: Rung): string =>
+  rung.tempo === null ? '' : rung.tempoTo === null ? String(rung.tempo) : `${rung.tempo} → ${rung.tempoTo}`;
 
 const NO_EVENTS: readonly StudioEvent[] = [];
 
@@ -40,30 +43,34 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   const ladders = useMemo(() => loadedLadders ?? [], [loadedLadders]);
   const students = useStudents() ?? [];
   const settings = useSettings();
-  const marks = useMarks(piece.id) ?? [];
   const standings = useStandings({ pieceId: piece.id });
   const events = useStudentEvents(where.studentId) ?? NO_EVENTS;
   const rows = useMemo(() => sections.map((p) => p.section), [sections]);
   const scores = useMemo(() => new Map([[piece.id, score]]), [piece.id, score]);
   const overhead = useOverhead(events, rows, scores);
   const [current, setCurrent] = useState<string | null>(null);
-  const [conflicts, setConflicts] = useState<readonly LadderConflict[]>([]);
+  const { run } = useActs();
   const student = students.find((s) => s.id === where.studentId) ?? null;
   const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
   const level = student?.level ?? 'intermediate';
   const ordered = useMemo(() => {
     const order = piece.learnOrder ?? [];
-    const rank = (p: PlacedSection): number => (order.includes(p.section.id) ? order.indexOf(p.section.id) : order.length + p.from);
+    const rank = (p: PlacedSection): number =>
+      order.includes(p.section.id) ? order.indexOf(p.section.id) : order.length + p.from;
     return teaching.order === 'own' ? [...sections].sort((a, b) => rank(a) - rank(b)) : sections;
   }, [sections, piece.learnOrder, teaching.order]);
   const proposed = useMemo(() => asProposed(sections), [sections]);
-  const chunks = useChunks(piece, proposed, { level, school: ORDER_SCHOOLS.find((s) => s === teaching.order) ?? 'sameness' });
-  const actions = ladderActions({ piece, score, sections, ladders, marks, teaching, level }, studio, setConflicts);
+  const asked = useChunks(piece, proposed, {
+    level,
+    school: ORDER_SCHOOLS.find((s) => s === teaching.order) ?? 'sameness',
+  });
+  const chunks = shownOf(asked);
+  const actions = ladderActions({ piece, score, sections, ladders, teaching, level }, useActs());
   const section = fromAddress ?? ordered[0] ?? null;
   const ladder = section ? actions.ladderOf(section) : null;
   const rung = ladder?.rungs.find((r) => r.id === current) ?? null;
 
-  const add = async (): Promise<void> => {
+  const add = (): void => {
     if (!ladder || !section) return;
     const fresh: Rung = {
       id: studio.newId(),
@@ -77,21 +84,15 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
       why: 'yours',
       own: true,
     };
-    await actions.change('rung added', section, (rungs) => {
-      const at = rung ? rungs.findIndex((r) => r.id === rung.id) + 1 : rungs.length;
-      return [...rungs.slice(0, at), fresh, ...rungs.slice(at)];
-    });
-    setCurrent(fresh.id);
+    actions.change(section, { kind: 'add', rung: fresh, behind: rung?.id ?? null }, () => setCurrent(fresh.id));
   };
-  const edit = (change: Partial<Rung>): void => {
-    if (!ladder || !rung || !section) return;
-    void actions.change('rung changed', section, (rungs) => rungs.map((r) => (r.id === rung.id ? { ...r, ...change, own: true } : r)));
+  const edit = (change: Partial<Rung>, stored: () => void): void => {
+    if (rung && section) actions.change(section, { kind: 'change', id: rung.id, change }, stored);
   };
   const remove = (): void => {
-    if (!ladder || !rung || !section) return;
-    void actions.change('rung removed', section, (rungs) => rungs.filter((r) => r.id !== rung.id), rung.key === undefined ? [] : [rung.key]);
+    if (rung && section) actions.change(section, { kind: 'remove', id: rung.id });
   };
-  useHotkeys('n', () => void add());
+  useHotkeys('n', add);
   useHotkeys('delete', remove);
 
   if (!section)
@@ -103,26 +104,17 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
         </Button>
       </Panel>
     );
-  const done = (studentId: string): readonly string[] => standings?.get(standingKey(studentId, section.section.id))?.rungsDone ?? [];
+  const done = (studentId: string): readonly string[] =>
+    standings?.get(standingKey(studentId, section.section.id))?.rungsDone ?? [];
   const climbed = student ? done(student.id) : [];
-  const standsOn = (studentId: string): string | null => [...(ladder?.rungs ?? [])].reverse().find((r) => done(studentId).includes(r.id))?.id ?? null;
+  const standsOn = (studentId: string): string | null =>
+    [...(ladder?.rungs ?? [])].reverse().find((r) => done(studentId).includes(r.id))?.id ?? null;
   const next = ladder?.rungs.find((r) => !climbed.includes(r.id))?.id ?? null;
   const tick = student
     ? (rungId: string): void =>
-        void studio.commit('rung ticked', [
-          eventAdded({
-            id: studio.newId(),
-            at: studio.now(),
-            kind: 'rung',
-            studentId: student.id,
-            pieceId: piece.id,
-            sectionId: section.section.id,
-            rungId,
-            done: !climbed.includes(rungId),
-          }),
-        ])
+        run(tickRung, { studentId: student.id, sectionId: section.section.id, rungId, inLesson: false })
     : undefined;
-  const target = targetOf(piece, score, section);
+  const target = targetTempo(piece, score, section.from);
   const steps =
     rung?.kind === 'tempo' && rung.tempo !== null && rung.tempoTo !== null
       ? tempoSteps({
@@ -136,7 +128,7 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
       : null;
   const cautions = ladder
     ? cautionsFor(ladder.rungs, {
-        wind: WINDS.test(piece.instrument),
+        wind: instrumentOf(piece.instrument).breathes,
         stretch: false,
         notesPerSecond: (densestQuarter(score, section.from, section.to) * target) / 60,
       })
@@ -145,16 +137,12 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   const pace = student ? overhead / USUAL_OVERHEAD : 1;
   const minutes = Math.round((ladder?.rungs ?? []).reduce((sum, r) => sum + (r.minutes ?? 0), 0) * pace);
   const setOrder = (order: Teaching['order']): void =>
-    void studio.commit('order of learning', [rowChange('pieces', piece, { ...piece, teaching: { ...piece.teaching, order }, updatedAt: studio.now() })]);
-  const move = (id: string, by: 1 | -1): void => {
-    const ids = ordered.map((p) => p.section.id);
-    const at = ids.indexOf(id);
-    const other = ids[at + by];
-    if (other === undefined) return;
-    ids[at + by] = id;
-    ids[at] = other;
-    void studio.commit('order of learning', [rowChange('pieces', piece, { ...piece, learnOrder: ids, updatedAt: studio.now() })]);
-  };
+    run(changePiece, {
+      pieceId: piece.id,
+      change: { teaching: { ...piece.teaching, order } },
+      label: 'order of learning',
+    });
+  const move = (id: string, by: 1 | -1): void => run(moveInLearnOrder, { pieceId: piece.id, sectionId: id, by });
   return (
     <div className="grid items-start gap-3 md:grid-cols-2 lg:grid-cols-[17rem_minmax(0,1fr)_19rem]">
       <OrderPanel
@@ -178,49 +166,30 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
           <span className="flex flex-wrap items-center gap-2">
             <label className="flex items-center gap-1.5 text-ink-2">
               Target
-              <input
-                key={target}
+              <KeptField
+                draftKey={`target ${piece.id}`}
                 className="field figure w-16 text-center text-ink"
                 inputMode="numeric"
-                defaultValue={target}
-                onBlur={(e) => {
-                  const n = Math.round(Number(e.target.value));
-                  if (e.target.value.trim() === '') void actions.setTarget(null);
-                  else if (n >= 10 && n <= 400 && n !== target) void actions.setTarget(n);
-                }}
-                onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+                value={String(target)}
+                accepts={(text) => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400)}
+                onKeep={(text, stored) => actions.setTarget(text === '' ? null : Math.round(Number(text)), stored)}
               />
             </label>
             {ladder ? (
               <>
-                <Button onClick={() => void actions.rebuild(section)}>Build anew</Button>
-                <Button shortcut="n" onClick={() => void add()}>
+                <Button onClick={() => actions.rebuild(section)}>Build anew</Button>
+                <Button shortcut="n" onClick={add}>
                   Add a rung
                 </Button>
               </>
             ) : (
-              <Button look="primary" onClick={() => void actions.build(section)}>
+              <Button look="primary" onClick={() => actions.build(section)}>
                 Build the ladder
               </Button>
             )}
           </span>
         }
       >
-        {conflicts.length > 0 ? (
-          <div className="mb-2 rounded border border-warn p-2" role="status">
-            <p className="font-semibold text-warn">You and the new build changed the same; yours stays:</p>
-            <ul>
-              {conflicts.map((c) => (
-                <li key={`${c.rungId} ${c.field}`}>
-                  {c.what}: {c.field} <span className="text-plum">{c.kept}</span>, built {c.built}
-                </li>
-              ))}
-            </ul>
-            <Button look="quiet" onClick={() => setConflicts([])}>
-              Seen
-            </Button>
-          </div>
-        ) : null}
         {ladder ? (
           <div className="px-2">
             <LadderDrawing
@@ -239,20 +208,21 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
               current={current ?? next}
               onChoose={setCurrent}
               onTick={tick}
-              onReorder={(ids) => void actions.change('rung moved', section, (rungs) => ids.flatMap((id) => rungs.find((r) => r.id === id) ?? []))}
+              onReorder={(ids) => actions.change(section, { kind: 'order', ids })}
             />
             <p className="mt-2 text-ink-2">
-              About {minutes} minutes in all. One pass at {target}: {Math.round(passSeconds(score, section.from, section.to, target))} s.
+              About {minutes} minutes in all. One pass at {target}:{' '}
+              {Math.round(passSeconds(score, section.from, section.to, target))} s.
             </p>
           </div>
         ) : (
           <div>
             <p className="text-lg text-ink-2">
-              No ladder for bars {barsText(score, section.from, section.to)} yet. It is built from what the section holds, lowest rung first; then change it as
-              you like.
+              No ladder for bars {barsText(score, section.from, section.to)} yet. It is built from what the section
+              holds, lowest rung first; then change it as you like.
             </p>
             {sections.length > 1 && ladders.length === 0 ? (
-              <Button className="mt-2" onClick={() => void actions.buildAll()}>
+              <Button className="mt-2" onClick={() => actions.buildAll()}>
                 Build all {sections.length}
               </Button>
             ) : null}

@@ -18,12 +18,30 @@ interface Props {
   readonly onChunk: (chunk: LadderChunk) => void;
 }
 
-const KIND: Readonly<Record<LadderChunk['kind'], string>> = { unit: '', join: 'join', phrase: 'phrase', section: 'section', piece: '' };
+const KIND: Readonly<Record<LadderChunk['kind'], string>> = {
+  unit: '',
+  join: 'join',
+  phrase: 'phrase',
+  section: 'section',
+  piece: '',
+};
 
 /** In which order the piece is learned, and why each chunk comes where it does. */
-export function OrderPanel({ score, sections, current, order, chunks, withLadder, onOrder, onMove, onSection, onChunk }: Props): ReactNode {
+export function OrderPanel({
+  score,
+  sections,
+  current,
+  order,
+  chunks,
+  withLadder,
+  onOrder,
+  onMove,
+  onSection,
+  onChunk,
+}: Props): ReactNode {
   const schools = TEACHING_QUESTIONS.find((q) => q.key === 'order')?.schools ?? [];
-  const sectionOf = (c: LadderChunk): PlacedSection | undefined => sections.find((p) => p.from === c.from && p.to === c.to);
+  const sectionOf = (c: LadderChunk): PlacedSection | undefined =>
+    sections.find((p) => p.from === c.from && p.to === c.to);
   return (
     <Panel title="In which order">
       <PickOne
@@ -44,7 +62,9 @@ export function OrderPanel({ score, sections, current, order, chunks, withLadder
               onClick={() => onSection(p)}
             >
               <span className="min-w-7 text-lg font-semibold">{p.section.letter}</span>
-              <span className="min-w-0 flex-1 truncate">{p.section.name || `bars ${barsText(score, p.from, p.to)}`}</span>
+              <span className="min-w-0 flex-1 truncate">
+                {p.section.name || `bars ${barsText(score, p.from, p.to)}`}
+              </span>
               {withLadder.has(p.section.id) ? null : <span className="text-sm text-ink-2">no ladder</span>}
             </button>
             {order === 'own' ? (
@@ -68,7 +88,11 @@ export function OrderPanel({ score, sections, current, order, chunks, withLadder
             <ol className="max-h-80 overflow-auto">
               {chunks.map((c, i) => (
                 <li key={`${c.from} ${c.to} ${c.kind}`} className="border-t border-rule">
-                  <button type="button" className="flex min-h-11 w-full gap-2 px-1 py-1 text-left" onClick={() => onChunk(c)}>
+                  <button
+                    type="button"
+                    className="flex min-h-11 w-full gap-2 px-1 py-1 text-left"
+                    onClick={() => onChunk(c)}
+                  >
                     <span className="figure min-w-6 text-right text-ink-3">{i + 1}</span>
                     <span>
                       <span className="block font-semibold">

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Rung } from '@/core/studio';
 import { Button } from '@/ui';
+import { KeptField } from '@/features/drafts';
 
 interface Props {
   readonly rung: Rung;
@@ -8,7 +9,8 @@ interface Props {
   readonly minutes: number | null;
   /** Whose logs the estimate follows; null for the usual one. */
   readonly pacedBy: string | null;
-  readonly onEdit: (change: Partial<Rung>) => void;
+  /** `stored` is called when it is kept. */
+  readonly onEdit: (change: Partial<Rung>, stored: () => void) => void;
   readonly onRemove: () => void;
 }
 
@@ -20,29 +22,44 @@ const tempoFrom = (text: string): number | null => {
 /** Everything of one rung, saved as it is typed. */
 export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props): ReactNode {
   const { made } = rung;
-  const text = (label: string, field: 'what' | 'hands' | 'done', most: number): ReactNode => (
+  const field = (
+    name: 'what' | 'hands' | 'done' | 'tempo' | 'tempoTo' | 'times',
+    look: string,
+    accepts: (text: string) => boolean,
+    read: (text: string) => Partial<Rung>,
+    most: number,
+  ): ReactNode => (
+    <KeptField
+      draftKey={`rung ${rung.id} ${name}`}
+      className={`field w-full ${look} ${made && made[name] !== rung[name] ? 'text-plum' : ''}`}
+      value={String(rung[name] ?? '')}
+      maxLength={most}
+      accepts={accepts}
+      onKeep={(text, stored) => onEdit(read(text), stored)}
+    />
+  );
+  const text = (label: string, name: 'what' | 'hands' | 'done', most: number): ReactNode => (
     <label>
       {label}
-      <input
-        className={`field w-full ${made && made[field] !== rung[field] ? 'text-plum' : ''}`}
-        defaultValue={rung[field]}
-        maxLength={most}
-        onBlur={(e) => {
-          const value = e.target.value.trim();
-          if (value !== rung[field] && (field !== 'what' || value !== '')) onEdit({ [field]: value });
-        }}
-      />
+      {field(
+        name,
+        '',
+        (typed) => name !== 'what' || typed.trim() !== '',
+        (typed) => ({ [name]: typed }),
+        most,
+      )}
     </label>
   );
-  const tempo = (label: string, field: 'tempo' | 'tempoTo'): ReactNode => (
+  const tempo = (label: string, name: 'tempo' | 'tempoTo'): ReactNode => (
     <label className="flex-1">
       {label}
-      <input
-        className={`field figure w-full ${made && made[field] !== rung[field] ? 'text-plum' : ''}`}
-        inputMode="numeric"
-        defaultValue={rung[field] ?? ''}
-        onBlur={(e) => tempoFrom(e.target.value) !== rung[field] && onEdit({ [field]: tempoFrom(e.target.value) })}
-      />
+      {field(
+        name,
+        'figure',
+        (typed) => typed.trim() === '' || tempoFrom(typed) !== null,
+        (typed) => ({ [name]: tempoFrom(typed) }),
+        6,
+      )}
     </label>
   );
   return (
@@ -60,15 +77,13 @@ export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props):
         {tempo('up to', 'tempoTo')}
         <label className="flex-1">
           Times
-          <input
-            className={`field figure w-full ${made && made.times !== rung.times ? 'text-plum' : ''}`}
-            inputMode="numeric"
-            defaultValue={rung.times}
-            onBlur={(e) => {
-              const n = Math.round(Number(e.target.value));
-              if (n >= 1 && n <= 100 && n !== rung.times) onEdit({ times: n });
-            }}
-          />
+          {field(
+            'times',
+            'figure',
+            (typed) => Number(typed) >= 1 && Number(typed) <= 100,
+            (typed) => ({ times: Math.round(Number(typed)) }),
+            4,
+          )}
         </label>
       </div>
       {text('Done when', 'done', 200)}

@@ -9,13 +9,21 @@ import { Button, Panel } from '@/ui';
 import { useWhere } from '@/features/where';
 
 /** Places to begin from, and a drill that draws them in any order: each once, then anew. */
-export function StartsPanel({ score, sections }: { readonly score: Score; readonly sections: readonly PlacedSection[] }): ReactNode {
+export function StartsPanel({
+  score,
+  sections,
+}: {
+  readonly score: Score;
+  readonly sections: readonly PlacedSection[];
+}): ReactNode {
   const where = useWhere();
   const points = useMemo(
     () =>
       startingPoints(
         score,
-        sections.filter((p) => p.section.parentId === null).map((p) => ({ from: p.from, name: p.section.letter || p.section.name })),
+        sections
+          .filter((p) => p.section.parentId === null)
+          .map((p) => ({ from: p.from, name: p.section.letter || p.section.name })),
         sections.filter((p) => p.section.parentId !== null),
       ),
     [score, sections],

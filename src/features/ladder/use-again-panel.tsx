@@ -20,7 +20,9 @@ export function UseAgainPanel({ ladder, section, sections, actions }: Props): Re
   const [templateName, setTemplateName] = useState('');
   const others = sections.filter((p) => p.section.id !== section.section.id);
   const { id, likeId } = section.section;
-  const copies = others.filter((p) => p.section.likeId === id || p.section.id === likeId || (likeId !== null && p.section.likeId === likeId));
+  const copies = others.filter(
+    (p) => p.section.likeId === id || p.section.id === likeId || (likeId !== null && p.section.likeId === likeId),
+  );
   return (
     <Panel title="Use again">
       <form
@@ -29,13 +31,18 @@ export function UseAgainPanel({ ladder, section, sections, actions }: Props): Re
           e.preventDefault();
           const name = templateName.trim();
           if (name === '') return;
-          setTemplateName('');
-          void actions.keepTemplate(section, name);
+          actions.keepTemplate(section, name, () => setTemplateName(''));
         }}
       >
         <label className="min-w-0 flex-1">
           <span className="text-ink-2">Keep this ladder as a template</span>
-          <input className="field w-full" placeholder="its name" value={templateName} maxLength={120} onChange={(e) => setTemplateName(e.target.value)} />
+          <input
+            className="field w-full"
+            placeholder="its name"
+            value={templateName}
+            maxLength={120}
+            onChange={(e) => setTemplateName(e.target.value)}
+          />
         </label>
         <Button type="submit" disabled={templateName.trim() === ''}>
           Keep
@@ -47,10 +54,13 @@ export function UseAgainPanel({ ladder, section, sections, actions }: Props): Re
             stacked
             label="Put a template’s rungs on top"
             value=""
-            choices={[['', 'choose one'], ...templates.map((t) => [t.id, `${t.name}, ${t.rungs.length} rungs`] as const)]}
+            choices={[
+              ['', 'choose one'],
+              ...templates.map((t) => [t.id, `${t.name}, ${t.rungs.length} rungs`] as const),
+            ]}
             onPick={(id) => {
               const template = templates.find((t) => t.id === id);
-              if (template) void actions.useTemplate(section, template);
+              if (template) actions.useTemplate(section, template);
             }}
           />
         </div>
@@ -58,11 +68,11 @@ export function UseAgainPanel({ ladder, section, sections, actions }: Props): Re
       {ladder.rungs.some((r) => r.own) && others.length > 0 ? (
         <div className="mt-2 flex flex-wrap gap-2">
           {copies.length > 0 && copies.length < others.length ? (
-            <Button onClick={() => void actions.shareOwn(section, copies)}>
+            <Button onClick={() => actions.shareOwn(section, copies)}>
               My own rungs in {copies.map((p) => p.section.letter || p.section.name).join(', ')} too
             </Button>
           ) : null}
-          <Button onClick={() => void actions.shareOwn(section, others)}>My own rungs in all other sections too</Button>
+          <Button onClick={() => actions.shareOwn(section, others)}>My own rungs in all other sections too</Button>
         </div>
       ) : null}
     </Panel>

@@ -1,26 +1,37 @@
-import type { Facet, Level } from '@/core/studio';
+import { z } from 'zod';
+import { facets, type Facet, type Level } from '@/core/studio';
 
-/** What has been heard of one section and is not recorded yet. */
-export interface Draft {
-  readonly sectionId: string;
-  readonly level: Level | null;
-  readonly facets: Readonly<Partial<Record<Facet, boolean>>>;
+const levels = [0, 1, 2, 3, 4, 5] as const satisfies readonly Level[];
+
+/** What has been heard of one section and is not recorded yet; kept as it is made, so that a reload loses nothing. */
+export const draftSchema = z.object({
+  sectionId: z.string(),
+  level: z.literal(levels).nullable(),
+  facets: z.partialRecord(z.enum(facets), z.boolean()),
   /** Something was listened for in this hearing. */
-  readonly touched: boolean;
-  readonly tempo: number | null;
+  touched: z.boolean(),
+  /** The tempo as it is typed. */
+  tempo: z.string().max(12),
   /** Mistakes in each repetition; the last one is going on. */
-  readonly errors: readonly number[];
-  readonly signs: Readonly<Record<string, boolean>>;
-  readonly note: string;
+  errors: z.array(z.number().int().min(0)),
+  signs: z.record(z.string(), z.boolean()),
+  note: z.string(),
+});
+export type Draft = z.infer<typeof draftSchema>;
+
+/** A kept draft; null where what was kept is no draft any more. */
+export function parseDraft(value: unknown): Draft | null {
+  const parsed = draftSchema.safeParse(value);
+  return parsed.success ? parsed.data : null;
 }
 
 /** A fresh draft: what was there last time is taken as there until it is not heard. */
-export const freshDraft = (sectionId: string, facets: Draft['facets']): Draft => ({
+export const freshDraft = (sectionId: string, known: Readonly<Partial<Record<Facet, boolean>>>): Draft => ({
   sectionId,
   level: null,
-  facets: Object.fromEntries(Object.entries(facets).filter(([, there]) => there)),
+  facets: Object.fromEntries(Object.entries(known).filter(([, there]) => there)),
   touched: false,
-  tempo: null,
+  tempo: '',
   errors: [],
   signs: {},
   note: '',
@@ -40,4 +51,20 @@ export function addMistake(draft: Draft): Draft {
 }
 
 /** The repetition is over; the next one has no mistakes yet. */
-export const nextRepetition = (draft: Draft): Draft => ({ ...draft, touched: true, errors: [...(draft.errors.length === 0 ? [0] : draft.errors), 0] });
+export const nextRepetition = (draft: Draft): Draft => ({
+  ...draft,
+  touched: true,
+  errors: [...(draft.errors.length === 0 ? [0] : draft.errors), 0],
+});
+
+const SLOWEST = 10;
+const FASTEST = 400;
+
+/** The tempo that was typed; null while it is none. */
+export function tempoOf(draft: Draft | null): number | null {
+  const typed = Number(draft?.tempo ?? '');
+  return draft !== null && draft.tempo.trim() !== '' && typed >= SLOWEST && typed <= FASTEST ? Math.round(typed) : null;
+}
+
+/** Something was heard: a level was pressed or something was listened for. What is only proposed was not. */
+export const isHeard = (draft: Draft | null): boolean => draft !== null && (draft.level !== null || draft.touched);

@@ -31,7 +31,19 @@ interface Props {
 const CHIP = 'flex min-h-11 items-center gap-1.5 rounded border px-2.5 text-lg';
 
 /** What is heard, each with one key; the tempo by tapping or typing; mistakes of each repetition. */
-export function FacetRow({ draft, asked, tempoText, target, tempoInput, why, onFacet, onTempo, onTap, onMistake, onRepetition }: Props): ReactNode {
+export function FacetRow({
+  draft,
+  asked,
+  tempoText,
+  target,
+  tempoInput,
+  why,
+  onFacet,
+  onTempo,
+  onTap,
+  onMistake,
+  onRepetition,
+}: Props): ReactNode {
   return (
     <div className="flex flex-wrap gap-2 border-t border-rule-strong pt-2" role="group" aria-label="What is heard">
       {facets

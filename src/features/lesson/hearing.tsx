@@ -2,18 +2,24 @@ import type { ReactNode } from 'react';
 import { countArticulations } from '@/core/articulation';
 import { nextRung } from '@/core/plan';
 import { barsText } from '@/core/sections';
+import { agoInWords, dayOf, millisecondsOf } from '@/core/studio';
+import { useStudio } from '@/store';
 import { Button, Panel } from '@/ui';
 import { ScoreLines } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { addMistake, nextRepetition, toggleFacet } from './draft';
 import { FacetRow } from './facet-row';
 import { LevelBar } from './level-bar';
-import { agoText, ToHearList } from './to-hear-list';
+import { ToHearList } from './to-hear-list';
 import { useHearing, type HearingContext } from './use-hearing';
+
+/** Logs of this long ago are shown with a section. */
+const LOGS_SHOWN_MS = 8 * 86_400_000;
 
 /** One section after the other: what is heard, the level it comes to, recorded with one key. */
 export function Hearing(context: HearingContext): ReactNode {
-  const { piece, score, model, actions } = context;
+  const { piece, score, model } = context;
+  const { zone } = useStudio();
   const where = useWhere();
   const hearing = useHearing(context);
   const { now, marks, placed, section, standing, draft, edit } = hearing;
@@ -21,7 +27,9 @@ export function Hearing(context: HearingContext): ReactNode {
   if (!section || !placed || !draft)
     return (
       <Panel title="This piece has no sections yet">
-        <p className="mb-3 text-lg text-ink-2">Levels are recorded per section. Make the sections of this piece first.</p>
+        <p className="mb-3 text-lg text-ink-2">
+          Levels are recorded per section. Make the sections of this piece first.
+        </p>
         <Button look="primary" big onClick={() => where.go('sections')}>
           Go to Sections
         </Button>
@@ -31,30 +39,51 @@ export function Hearing(context: HearingContext): ReactNode {
   const done = standing?.rungsDone ?? [];
   const upNext = nextRung(ladder, done)?.id ?? null;
   const ids = new Set(score.notes.filter((n) => n.bar >= placed.from && n.bar <= placed.to).map((n) => n.id));
-  const cues = (marks ?? []).flatMap((m) => (m.kind === 'cue' && ids.has(m.noteId) && (m.studentId === null || m.studentId === student.id) ? [m.text] : []));
+  const cues = (marks ?? []).flatMap((m) =>
+    m.kind === 'cue' && ids.has(m.noteId) && (m.studentId === null || m.studentId === student.id) ? [m.text] : [],
+  );
   const printed = countArticulations(score, placed.from, placed.to);
-  const given = model.assignment?.lessonId === model.current?.id ? [] : (model.assignment?.items.filter((i) => i.sectionId === section.id) ?? []);
+  const given =
+    model.assignment?.lessonId === model.current?.id
+      ? []
+      : (model.assignment?.items.filter((i) => i.sectionId === section.id) ?? []);
   const logs = model.events.flatMap((e) =>
-    e.kind === 'practice' && e.sectionId === section.id && Date.parse(now) - Date.parse(e.at) < 8 * 86_400_000 ? [e] : [],
+    e.kind === 'practice' && e.sectionId === section.id && millisecondsOf(now) - millisecondsOf(e.at) < LOGS_SHOWN_MS
+      ? [e]
+      : [],
   );
   const logged = logs.reduce((sum, e) => sum + e.minutes, 0);
   const best = Math.max(0, ...logs.map((e) => e.tempo ?? 0));
   return (
     <div className="flex flex-col gap-3 text-lg">
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[18rem_minmax(0,1fr)_17rem]">
-        <ToHearList model={model} sectionId={section.id} recorded={hearing.recorded} now={now} onChoose={(t) => hearing.choose(t.sectionId, t.pieceId)} />
+        <ToHearList
+          model={model}
+          sectionId={section.id}
+          recorded={hearing.recorded}
+          storing={hearing.storing}
+          now={now}
+          onChoose={(t) => hearing.choose(t.sectionId, t.pieceId)}
+        />
         <Panel
           title={`${section.letter} ${section.name}`}
           aside={
             <span className="text-ink-2">
               bars <span className="figure">{barsText(score, placed.from, placed.to)}</span>
               {standing && standing.level !== null
-                ? `, heard ${agoText(standing.at, now)}${standing.tempo === null ? '' : ` at ${standing.tempo}`}`
+                ? `, heard ${agoInWords(dayOf(standing.at, zone), dayOf(now, zone))}${standing.tempo === null ? '' : ` at ${standing.tempo}`}`
                 : ', not heard yet'}
             </span>
           }
         >
-          <ScoreLines piece={piece} score={score} from={placed.from} to={placed.to} label={`Section ${section.letter}`} scale={56} />
+          <ScoreLines
+            piece={piece}
+            score={score}
+            from={placed.from}
+            to={placed.to}
+            label={`Section ${section.letter}`}
+            scale={56}
+          />
           {cues.map((cue, i) => (
             <p key={i} className="mt-2 rounded bg-plum-wash px-4 py-2 font-semibold text-plum">
               “{cue}”
@@ -70,7 +99,8 @@ export function Hearing(context: HearingContext): ReactNode {
               ))}
               {logged > 0 ? (
                 <li className="text-slate">
-                  Practised {Math.round(logged)} minutes on {new Set(logs.map((e) => e.day)).size} days{best > 0 ? `, up to ${best}` : ''}
+                  Practised {Math.round(logged)} minutes on {new Set(logs.map((e) => e.day)).size} days
+                  {best > 0 ? `, up to ${best}` : ''}
                 </li>
               ) : null}
               {standing?.note ? (
@@ -90,7 +120,14 @@ export function Hearing(context: HearingContext): ReactNode {
                     className="size-5 accent-leaf"
                     checked={draft.signs[p.sign] === true}
                     onChange={(e) =>
-                      edit((d) => ({ ...d, signs: { ...Object.fromEntries(printed.map((q) => [q.sign, false])), ...d.signs, [p.sign]: e.target.checked } }))
+                      edit((d) => ({
+                        ...d,
+                        signs: {
+                          ...Object.fromEntries(printed.map((q) => [q.sign, false])),
+                          ...d.signs,
+                          [p.sign]: e.target.checked,
+                        },
+                      }))
                     }
                   />
                   {p.times} {p.sign}
@@ -129,9 +166,13 @@ export function Hearing(context: HearingContext): ReactNode {
                       type="button"
                       aria-pressed={climbed}
                       className={`flex min-h-11 w-full items-center justify-between gap-2 border-2 px-3 py-1 text-left ${
-                        r.id === upNext ? 'border-acorn bg-acorn-wash font-semibold' : climbed ? 'border-leaf-deep bg-leaf-wash' : 'border-leaf-deep bg-sheet'
+                        r.id === upNext
+                          ? 'border-acorn bg-acorn-wash font-semibold'
+                          : climbed
+                            ? 'border-leaf-deep bg-leaf-wash'
+                            : 'border-leaf-deep bg-sheet'
                       }`}
-                      onClick={() => void actions.tick(section, r.id, standing)}
+                      onClick={() => hearing.tick(r.id)}
                     >
                       <span>
                         {r.what}
@@ -154,12 +195,12 @@ export function Hearing(context: HearingContext): ReactNode {
         <FacetRow
           draft={draft}
           asked={hearing.asked}
-          tempoText={hearing.tempoText}
+          tempoText={draft.tempo}
           target={hearing.target}
           tempoInput={hearing.tempoInput}
           why={hearing.why}
           onFacet={(f) => edit((d) => toggleFacet(d, f))}
-          onTempo={hearing.setTempoText}
+          onTempo={(tempo) => edit((d) => ({ ...d, tempo }))}
           onTap={hearing.tap}
           onMistake={() => edit(addMistake)}
           onRepetition={() => edit(nextRepetition)}
@@ -170,7 +211,8 @@ export function Hearing(context: HearingContext): ReactNode {
           proposed={hearing.proposed}
           last={hearing.last}
           onPick={hearing.pick}
-          onRecord={() => void hearing.record()}
+          heard={hearing.heard}
+          onRecord={hearing.record}
         />
       </div>
     </div>

@@ -1,16 +1,18 @@
 'use client';
 
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { beginLesson, takeBackLesson } from '@/core/commands';
+import { USUAL_LESSON_MINUTES } from '@/core/mastery';
 import { useStudents, useStudio } from '@/store';
 import { Button, EmptyState } from '@/ui';
+import { useActs } from '@/features/acts';
 import { PieceStage, useScores } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { Hearing } from './hearing';
-import { lessonActions } from './lesson-actions';
 import { LessonTimer } from './lesson-timer';
 import { PastLessons } from './past-lessons';
-import { useLesson, USUAL_LESSON_MINUTES, type LessonModel } from './use-lesson';
+import { useLesson, type LessonModel } from './use-lesson';
 import { WeekPanel } from './week-panel';
 
 type View = 'hear' | 'week' | 'past';
@@ -23,9 +25,8 @@ const VIEWS: readonly (readonly [View, string, string])[] = [
 function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   const where = useWhere();
   const studio = useStudio();
-  const begun = useRef<string | null>(null);
+  const { run } = useActs();
   const [view, setView] = useState<View>('hear');
-  const actions = lessonActions(model, studio, begun);
   useHotkeys('h', () => setView('hear'));
   useHotkeys('g', () => setView('week'));
   useHotkeys('l', () => setView('past'));
@@ -58,24 +59,30 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
           {model.current ? (
             <>
               <LessonTimer begunAt={model.current.at} minutes={model.current.minutes} now={studio.now} />
-              <Button look="quiet" big onClick={() => void actions.takeBack()}>
+              <Button
+                look="quiet"
+                big
+                onClick={() =>
+                  model.current && run(takeBackLesson, { studentId: model.student.id, lessonId: model.current.id })
+                }
+              >
                 Take the whole lesson back
               </Button>
             </>
           ) : (
-            <Button look="quiet" big onClick={() => void actions.begin()}>
+            <Button look="quiet" big onClick={() => run(beginLesson, { studentId: model.student.id })}>
               Start the clock: {model.student.lessonMinutes ?? USUAL_LESSON_MINUTES} minutes
             </Button>
           )}
         </span>
       </div>
       {view === 'week' ? (
-        <WeekPanel model={model} actions={actions} />
+        <WeekPanel model={model} />
       ) : view === 'past' ? (
-        <PastLessons model={model} actions={actions} />
+        <PastLessons model={model} />
       ) : (
         <PieceStage heading="Lesson" strip="own">
-          {(context) => <Hearing {...context} model={model} actions={actions} />}
+          {(context) => <Hearing {...context} model={model} />}
         </PieceStage>
       )}
     </div>

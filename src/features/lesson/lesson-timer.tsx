@@ -2,10 +2,19 @@
 
 import { useEffect, useState, type ReactNode } from 'react';
 
-const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+const clock = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
 /** How long the lesson has gone on, of how many minutes. */
-export function LessonTimer({ begunAt, minutes, now }: { readonly begunAt: string; readonly minutes: number; readonly now: () => string }): ReactNode {
+export function LessonTimer({
+  begunAt,
+  minutes,
+  now,
+}: {
+  readonly begunAt: string;
+  readonly minutes: number;
+  readonly now: () => string;
+}): ReactNode {
   const [, setTick] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setTick((n) => n + 1), 1000);

@@ -10,14 +10,20 @@ interface Props {
   readonly now: Level | null;
   readonly proposed: Level | null;
   readonly last: boolean;
+  /** A level was pressed or something was listened for: there is something to record. */
+  readonly heard: boolean;
   readonly onPick: (level: Level) => void;
   readonly onRecord: () => void;
 }
 
 /** The six levels to choose from, the proposed one dashed, and the one thing to do next. */
-export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props): ReactNode {
+export function LevelBar({ level, now, proposed, last, heard, onPick, onRecord }: Props): ReactNode {
   return (
-    <div className="grid grid-cols-3 gap-2 pb-3 pt-2 sm:grid-cols-6 lg:grid-cols-[repeat(6,1fr)_1.5fr]" role="group" aria-label="Level heard">
+    <div
+      className="grid grid-cols-3 gap-2 pb-3 pt-2 sm:grid-cols-6 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
+      role="group"
+      aria-label="Level heard"
+    >
       {LEVELS.map((n) => {
         const look =
           level === n
@@ -48,8 +54,15 @@ export function LevelBar({ level, now, proposed, last, onPick, onRecord }: Props
           </button>
         );
       })}
-      <Button look="primary" big className="col-span-3 min-h-16 sm:col-span-6 lg:col-span-1" shortcut="enter" onClick={onRecord}>
-        {last ? 'Record' : 'Record, next section'}
+      <Button
+        look="primary"
+        big
+        className="col-span-3 min-h-16 sm:col-span-6 lg:col-span-1"
+        shortcut="enter"
+        disabled={!heard && last}
+        onClick={onRecord}
+      >
+        {!heard ? (last ? 'Nothing heard yet' : 'Next section') : last ? 'Record' : 'Record, next section'}
       </Button>
     </div>
   );

@@ -1,73 +1,141 @@
-import type { ReactNode } from 'react';
-import { LEVEL_NAMES } from '@/core/mastery';
+import { useState, type ReactNode } from 'react';
+import { recordLevel, sayInLesson, takeBackLesson } from '@/core/commands';
+import type { Lesson } from '@/core/mastery';
 import { daysInWords } from '@/core/plan';
-import type { Level } from '@/core/studio';
-import { Panel, PickOne } from '@/ui';
-import type { LessonActions } from './lesson-actions';
+import { clockOf, dayInWords, dayOf } from '@/core/studio';
+import { useStudio } from '@/store';
+import { Button, Panel, PickOne } from '@/ui';
+import { useActs } from '@/features/acts';
+import { KeptField } from '@/features/drafts';
+import { HeardRecord, LEVEL_CHOICES, levelOf } from './heard-record';
+import { PutDownLesson } from './put-down-lesson';
 import type { LessonModel } from './use-lesson';
 
-const LEVELS: readonly Level[] = [0, 1, 2, 3, 4, 5];
 const SHOWN = 12;
 
-/** Lessons that were: heard, said, assigned. A correction is a new record; the old one stays underneath. */
-export function PastLessons({ model, actions }: { readonly model: LessonModel; readonly actions: LessonActions }): ReactNode {
-  const names = new Map(model.sections.map((s) => [s.id, `${s.letter} ${s.name}`.trim()]));
-  const titleOf = (id: string): string => model.pieces.find((p) => p.id === id)?.title ?? 'another piece';
-  if (model.lessons.length === 0)
-    return (
-      <Panel title="No lessons yet">
-        <p className="text-lg text-ink-2">The first level you record begins the first lesson.</p>
-      </Panel>
-    );
+/** A section that was heard in a lesson and not put down then. */
+function AddHeard({ lesson, model }: { readonly lesson: Lesson; readonly model: LessonModel }): ReactNode {
+  const { run } = useActs();
+  const [sectionId, setSectionId] = useState('');
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3">
+      <PickOne
+        label="Also heard"
+        value={sectionId}
+        choices={[
+          ['', 'choose a section'],
+          ...model.sections.map(
+            (s) =>
+              [s.id, `${s.letter} ${s.name}, ${model.pieces.find((p) => p.id === s.pieceId)?.title ?? ''}`] as const,
+          ),
+        ]}
+        onPick={setSectionId}
+      />
+      {sectionId === '' ? null : (
+        <PickOne
+          label="at level"
+          value=""
+          choices={[['', 'choose'], ...LEVEL_CHOICES]}
+          onPick={(v) => {
+            const level = levelOf(v);
+            if (level === null) return;
+            run(
+              recordLevel,
+              {
+                studentId: model.student.id,
+                sectionId,
+                lessonId: lesson.id,
+                level,
+                proposed: null,
+                tempo: null,
+                note: '',
+                facets: null,
+                errors: [],
+                signs: {},
+              },
+              { stored: () => setSectionId('') },
+            );
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function OneLesson({ lesson, model }: { readonly lesson: Lesson; readonly model: LessonModel }): ReactNode {
+  const { zone } = useStudio();
+  const { run } = useActs();
+  return (
+    <Panel
+      title={dayInWords(dayOf(lesson.at, zone))}
+      aside={
+        <span className="flex items-center gap-2 text-ink-2">
+          {lesson.missed ? (
+            <span className="font-semibold text-warn">missed</span>
+          ) : (
+            <>
+              <span className="figure">{clockOf(lesson.at, zone)}</span>, {lesson.minutes} minutes
+            </>
+          )}
+          <Button
+            look="quiet"
+            onClick={() => run(takeBackLesson, { studentId: model.student.id, lessonId: lesson.id })}
+          >
+            Take it back
+          </Button>
+        </span>
+      }
+    >
+      <ul>
+        {lesson.heard.map((e) => (
+          <HeardRecord key={e.id} record={e} model={model} />
+        ))}
+      </ul>
+      {lesson.missed ? null : <AddHeard lesson={lesson} model={model} />}
+      <label className="mt-2 block">
+        <span className="text-ink-2">{lesson.missed ? 'What I wrote for it' : 'Said'}</span>
+        <KeptField
+          draftKey={`said ${lesson.id}`}
+          className="field w-full"
+          maxLength={4000}
+          value={lesson.said}
+          onKeep={(text, stored) =>
+            run(sayInLesson, { studentId: model.student.id, lessonId: lesson.id, text }, { stored })
+          }
+        />
+      </label>
+      {lesson.assignment ? (
+        <ul className="mt-2 text-ink-2">
+          {lesson.assignment.items.map((i) => (
+            <li key={i.id}>
+              {i.what}, {i.minutes} min, {daysInWords(i.days)}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </Panel>
+  );
+}
+
+/** Lessons that were: heard, said, assigned. They can be put down afterwards and corrected. */
+export function PastLessons({ model }: { readonly model: LessonModel }): ReactNode {
+  const [shown, setShown] = useState(SHOWN);
   return (
     <div className="grid gap-3 text-lg">
-      {model.lessons.slice(0, SHOWN).map((lesson) => (
-        <Panel
-          key={lesson.id}
-          title={new Date(lesson.at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' })}
-          aside={<span className="text-ink-2">{lesson.minutes} minutes</span>}
-        >
-          <ul>
-            {lesson.heard.map((e) => (
-              <li key={e.id} className="flex flex-wrap items-center gap-2 border-t border-rule py-1 first:border-0">
-                <span className="min-w-48 flex-1">
-                  <span className="font-semibold">{names.get(e.sectionId) ?? 'a section'}</span> <span className="text-ink-2">{titleOf(e.pieceId)}</span>
-                </span>
-                {e.tempo === null ? null : <span className="figure text-ink-2">{e.tempo}</span>}
-                <PickOne
-                  label={e.corrects === undefined ? 'level' : 'level, corrected'}
-                  value={String(e.level)}
-                  choices={LEVELS.map((l) => [String(l), `${l} ${LEVEL_NAMES[l]}`] as const)}
-                  onPick={(v) => {
-                    const level = LEVELS.find((l) => String(l) === v);
-                    if (level !== undefined && level !== e.level) void actions.correct(e, level);
-                  }}
-                />
-                {e.note === '' ? null : <span className="basis-full text-ink-2">{e.note}</span>}
-              </li>
-            ))}
-          </ul>
-          <label className="mt-2 block">
-            <span className="text-ink-2">Said</span>
-            <input
-              key={lesson.said}
-              className="field w-full"
-              maxLength={4000}
-              defaultValue={lesson.said}
-              onBlur={(e) => e.target.value.trim() !== lesson.said && void actions.say(e.target.value.trim(), lesson.id)}
-            />
-          </label>
-          {lesson.assignment ? (
-            <ul className="mt-2 text-ink-2">
-              {lesson.assignment.items.map((i) => (
-                <li key={i.id}>
-                  {i.what}, {i.minutes} min, {daysInWords(i.days)}
-                </li>
-              ))}
-            </ul>
-          ) : null}
-        </Panel>
+      <Panel title="A lesson that is not here yet">
+        <PutDownLesson student={model.student} />
+        {model.lessons.length === 0 ? (
+          <p className="mt-2 text-ink-2">The first level you record begins the first lesson by itself.</p>
+        ) : null}
+      </Panel>
+      {model.lessons.slice(0, shown).map((lesson) => (
+        <OneLesson key={lesson.id} lesson={lesson} model={model} />
       ))}
+      {model.lessons.length > shown ? (
+        <Button big onClick={() => setShown(shown + SHOWN)}>
+          Earlier lessons
+        </Button>
+      ) : null}
     </div>
   );
 }

@@ -1,27 +1,32 @@
 import type { ReactNode } from 'react';
 import { standingKey } from '@/core/mastery';
 import type { ToHear } from '@/core/plan';
+import { agoInWords, dayOf } from '@/core/studio';
+import { useStudio } from '@/store';
 import { Panel, RungMark } from '@/ui';
 import type { LessonModel } from './use-lesson';
 
-export function agoText(at: string, now: string): string {
-  const dayOf = (time: string): number => Math.floor(Date.parse(time) / 86_400_000);
-  const days = Math.max(0, dayOf(now) - dayOf(at));
-  return days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
-}
-
-const WHY: Readonly<Record<ToHear['state'], string>> = { assigned: 'given', 'at-risk': 'at risk', due: 'due', new: 'new', fresh: '' };
+const WHY: Readonly<Record<ToHear['state'], string>> = {
+  assigned: 'given',
+  'at-risk': 'at risk',
+  due: 'due',
+  new: 'new',
+  fresh: '',
+};
 
 interface Props {
   readonly model: LessonModel;
   readonly sectionId: string | null;
   readonly recorded: ReadonlySet<string>;
+  /** Their record is on its way into the database. */
+  readonly storing: ReadonlySet<string>;
   readonly now: string;
   readonly onChoose: (item: ToHear) => void;
 }
 
 /** What to hear in this lesson, across the pieces, in the order to hear it. */
-export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props): ReactNode {
+export function ToHearList({ model, sectionId, recorded, storing, now, onChoose }: Props): ReactNode {
+  const { zone } = useStudio();
   return (
     <Panel title="To hear">
       <ul className="flex gap-1 overflow-x-auto lg:block">
@@ -31,7 +36,7 @@ export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props)
           const there = model.standings.get(standingKey(model.student.id, item.sectionId));
           const isCurrent = item.sectionId === sectionId;
           const heard = recorded.has(item.sectionId);
-          const when = there && there.level !== null ? agoText(there.at, now) : '';
+          const when = there && there.level !== null ? agoInWords(dayOf(there.at, zone), dayOf(now, zone)) : '';
           return (
             <li key={item.sectionId} className="shrink-0 border-t border-rule">
               <button
@@ -43,10 +48,22 @@ export function ToHearList({ model, sectionId, recorded, now, onChoose }: Props)
                 <span className="min-w-8 text-xl font-semibold">{section?.letter}</span>
                 <span className="min-w-0 flex-1">
                   <span className="block font-semibold leading-snug">{section?.name || piece?.title}</span>
-                  <span className="block leading-snug text-ink-2">{heard ? 'heard today' : [WHY[item.state], when].filter(Boolean).join(', ')}</span>
-                  {section?.name && model.pieces.length > 1 ? <span className="block truncate text-base leading-snug text-ink-2">{piece?.title}</span> : null}
+                  <span className="block leading-snug text-ink-2">
+                    {storing.has(item.sectionId)
+                      ? 'storing…'
+                      : heard
+                        ? 'heard today'
+                        : [WHY[item.state], when].filter(Boolean).join(', ')}
+                  </span>
+                  {section?.name && model.pieces.length > 1 ? (
+                    <span className="block truncate text-base leading-snug text-ink-2">{piece?.title}</span>
+                  ) : null}
                 </span>
-                <RungMark level={there?.level ?? 0} due={!heard && (item.state === 'due' || item.state === 'at-risk')} overruled={there?.overruled ?? false} />
+                <RungMark
+                  level={there?.level ?? 0}
+                  due={!heard && (item.state === 'due' || item.state === 'at-risk')}
+                  overruled={there?.overruled ?? false}
+                />
               </button>
             </li>
           );

@@ -1,12 +1,17 @@
 import { useMemo } from 'react';
-import { currentAssignment, foldLessons, type FoldedStanding, type Lesson } from '@/core/mastery';
+import { currentAssignment, foldLessons, lessonGoingOn, type FoldedStanding, type Lesson } from '@/core/mastery';
 import { sectionsToHear, type ToHear } from '@/core/plan';
-import { piecesInWork, teachingFor, type Ladder, type Piece, type Section, type Student, type StudioEvent, type Teaching } from '@/core/studio';
+import {
+  piecesInWork,
+  teachingFor,
+  type Ladder,
+  type Piece,
+  type Section,
+  type Student,
+  type StudioEvent,
+  type Teaching,
+} from '@/core/studio';
 import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
-
-/** Minutes of a lesson when nothing else is said. */
-export const USUAL_LESSON_MINUTES = 30;
-const DAY = 86_400_000;
 
 export interface LessonModel {
   readonly student: Student;
@@ -16,16 +21,13 @@ export interface LessonModel {
   readonly standings: ReadonlyMap<string, FoldedStanding>;
   readonly events: readonly StudioEvent[];
   readonly lessons: readonly Lesson[];
-  /** The lesson going on: begun today and not long ago; null before anything was recorded. */
+  /** The lesson going on; null before anything was recorded. */
   readonly current: Lesson | null;
   /** Last week's, or the one just given. */
   readonly assignment: ReturnType<typeof currentAssignment>;
   readonly toHear: readonly ToHear[];
   readonly teachingOf: (piece: Piece) => Teaching;
 }
-
-/** Hours after its beginning in which a lesson is still the same lesson. */
-const LESSON_HOURS = 3;
 
 /** Everything a lesson with one student is about; `undefined` while loading, `null` when there is no such student. */
 export function useLesson(studentId: string | null, pieceId: string | null): LessonModel | null | undefined {
@@ -45,22 +47,24 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
   }, [student, allPieces, standings, pieceId]);
   const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
   const rows = useSectionsOf(ids);
-  const now = studio.now();
-  const today = now.slice(0, 10);
+  const lessons = useMemo(() => foldLessons(events ?? []), [events]);
+  const goingOn = lessonGoingOn(lessons, studio.now())?.id ?? null;
+  const today = studio.today();
+  const { now } = studio;
   return useMemo(() => {
     if (!students || !allPieces || !standings || !events || settings === undefined || !rows) return undefined;
     if (!student) return null;
-    const lessons = foldLessons(events);
-    const [last] = lessons;
-    const current = last && last.at.slice(0, 10) === today && Date.parse(now) - Date.parse(last.at) < (LESSON_HOURS / 24) * DAY ? last : null;
+    const current = lessons.find((l) => l.id === goingOn) ?? null;
     const assignment = currentAssignment(events);
-    const assigned = new Set(assignment && assignment.lessonId !== current?.id ? assignment.items.flatMap((i) => i.sectionId ?? []) : []);
+    const assigned = new Set(
+      assignment && assignment.lessonId !== current?.id ? assignment.items.flatMap((i) => i.sectionId ?? []) : [],
+    );
     const toHear = sectionsToHear(
       pieces.map((p) => ({ pieceId: p.id, sections: rows.sections.filter((s) => s.pieceId === p.id) })),
       standings,
       student.id,
       assigned,
-      now,
+      now(),
     );
     return {
       student,
@@ -75,7 +79,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
       toHear,
       teachingOf: (piece: Piece) => teachingFor(piece.teaching, student.teaching, settings?.teaching),
     };
-    // `now` moves on every render; a lesson is told by its day.
+    // What is due moves on with the day, not with the clock: `today` stands for it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [students, allPieces, standings, events, settings, rows, student, pieces, today]);
+  }, [students, allPieces, standings, events, settings, rows, student, pieces, lessons, goingOn, today, now]);
 }

@@ -1,16 +1,18 @@
 'use client';
 
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
+import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands';
 import { fillTray, MOST_RISE, recapText, risesTooFast, weekCandidates, type Candidate } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
 import { placeSections } from '@/core/sections';
-import type { Assigned, Student } from '@/core/studio';
+import { dayInWords, dayOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, Panel, PickOne } from '@/ui';
+import { showProblem, useActs } from '@/features/acts';
+import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
-import type { GivenWeek, LessonActions } from './lesson-actions';
 import type { LessonModel } from './use-lesson';
 
 const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
@@ -34,24 +36,24 @@ const toAssigned = (c: Candidate & { readonly on: readonly number[] }): Assigned
   why: c.why,
 });
 
-interface Props {
-  readonly model: LessonModel;
-  readonly actions: LessonActions;
-}
-
 /** Next week: filled by the tool until the teacher takes it, then the teacher's. */
-export function WeekPanel({ model, actions }: Props): ReactNode {
+export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode {
   const studio = useStudio();
+  const { run } = useActs();
   const { student, pieces } = model;
+  const today = studio.today();
+  const { now } = studio;
   const scores = useScores(pieces);
   const overhead = useOverhead(model.events, model.sections, scores);
-  const [own, setOwn] = useState('');
+  const own = useDraftText(`own task ${student.id}`, '');
   const [missed, setMissed] = useState(false);
   const available = availableTo(student);
   const given = model.current?.assignment ?? null;
   const lessonId = model.current?.id ?? null;
   const before = useMemo(() => {
-    const earlier = heldEvents(model.events).flatMap((e) => (e.kind === 'assignment' && e.lessonId !== lessonId ? [e] : []));
+    const earlier = heldEvents(model.events).flatMap((e) =>
+      e.kind === 'assignment' && e.lessonId !== lessonId ? [e] : [],
+    );
     return minutesOf(earlier.pop()?.items ?? []);
   }, [model.events, lessonId]);
   const suggestion = useMemo(() => {
@@ -61,58 +63,55 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
       return score ? [{ piece, score, sections: placeSections(score, rows), ladders: model.ladders }] : [];
     });
     return fillTray(
-      weekCandidates(work, model.standings, student.id, studio.now(), overhead),
+      weekCandidates(work, model.standings, student.id, now(), overhead),
       student.minutesPerDay,
       before > 0 ? before * MOST_RISE : Infinity,
     );
-  }, [pieces, scores, model.sections, model.ladders, model.standings, student, studio, overhead, before]);
+    // What is due moves on with the day.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [pieces, scores, model.sections, model.ladders, model.standings, student, today, now, overhead, before]);
   const items: readonly Assigned[] = given ? given.items : suggestion.items.map(toAssigned);
   const leftOut = given ? given.leftOut : suggestion.leftOut;
   const cue = given?.cue ?? '';
   const planned = minutesOf(items);
-  const week = (change: Partial<GivenWeek>): GivenWeek => ({
+  const proposed: Week = {
     items,
     leftOut: leftOut.map((l) => ({ what: l.what, minutes: l.minutes })),
     cue,
     minutesAvailable: available,
-    ...change,
-  });
-  /** What was given last but may not be on screen yet: the next edit builds on it. */
-  const ahead = useRef<{ readonly after: string | null; readonly week: GivenWeek } | null>(null);
-  const latest = (): GivenWeek => (ahead.current !== null && ahead.current.after === (given?.id ?? null) ? ahead.current.week : week({}));
-  const give = (label: string, change: (now: GivenWeek) => Partial<GivenWeek> = () => ({})): void => {
-    const now = latest();
-    const next = { ...now, ...change(now) };
-    ahead.current = { after: given?.id ?? null, week: next };
-    void actions.give(label, next);
   };
-  const edit = (id: string, change: Partial<Assigned>): void =>
-    give('week changed', (now) => ({ items: now.items.map((i) => (i.id === id ? { ...i, ...change } : i)) }));
+  const change = (edit: WeekEdit, stored?: () => void): void =>
+    run(giveWeek, { studentId: student.id, lessonId: null, proposed, edit }, stored === undefined ? {} : { stored });
+  const edit = (id: string, what: Partial<Omit<Assigned, 'id'>>): void => change({ kind: 'change', id, change: what });
   const addOwn = (): void => {
-    const what = own.trim();
+    const what = own.text.trim();
     if (what === '') return;
-    const fresh: Assigned = {
-      id: studio.newId(),
-      kind: 'own',
-      pieceId: null,
-      sectionId: null,
-      what,
-      tempo: null,
-      minutes: 5,
-      days: [0, 1, 2, 3, 4],
-      timesADay: 1,
-      by: 'lesson',
-      cue: '',
-      why: 'yours',
-    };
-    setOwn('');
-    give('own task added', (now) => ({ items: [...now.items, fresh] }));
+    change(
+      {
+        kind: 'add',
+        item: {
+          id: studio.newId(),
+          kind: 'own',
+          pieceId: null,
+          sectionId: null,
+          what,
+          tempo: null,
+          minutes: 5,
+          days: [0, 1, 2, 3, 4],
+          timesADay: 1,
+          by: 'lesson',
+          cue: '',
+          why: 'yours',
+        },
+      },
+      own.settle,
+    );
   };
   const names = new Map(model.sections.map((s) => [s.id, s]));
   const titleOf = (id: string): string => pieces.find((p) => p.id === id)?.title ?? '';
   const recap = recapText({
     student: student.name,
-    date: new Date(model.current?.at ?? studio.now()).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }),
+    date: dayInWords(dayOf(model.current?.at ?? now(), studio.zone)),
     missed,
     said: model.current?.said ?? '',
     heard: (model.current?.heard ?? []).map((e) => {
@@ -129,14 +128,26 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
     items,
     cue,
   });
-  const copy = async (): Promise<void> => {
-    await navigator.clipboard.writeText(recap);
-    toast('The recap is copied.');
+  const copy = (): void => {
+    navigator.clipboard.writeText(recap).then(
+      () => toast('The recap is copied.'),
+      () =>
+        showProblem({
+          code: 'not-copied',
+          message: 'The browser did not let the recap be copied. Select it and copy it by hand.',
+          place: {},
+        }),
+    );
   };
   useHotkeys('enter', (e) => {
-    if (given || items.length === 0 || ['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'].includes((e.target as Element).tagName)) return;
+    if (
+      given ||
+      items.length === 0 ||
+      ['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'].includes((e.target as Element).tagName)
+    )
+      return;
     e.preventDefault();
-    give('week given');
+    change({ kind: 'give' });
   });
   const over = planned > available;
   return (
@@ -150,9 +161,15 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
           </span>
         }
       >
-        {over ? <p className="mb-2 text-warn">That is more than {student.name} has. Take something away, or give it fewer days.</p> : null}
+        {over ? (
+          <p className="mb-2 text-warn">
+            That is more than {student.name} has. Take something away, or give it fewer days.
+          </p>
+        ) : null}
         {risesTooFast(before, planned) ? (
-          <p className="mb-2 text-warn">That is more than a quarter more than last week ({Math.round(before)} minutes). Daily time rises gently.</p>
+          <p className="mb-2 text-warn">
+            That is more than a quarter more than last week ({Math.round(before)} minutes). Daily time rises gently.
+          </p>
         ) : null}
         {items.length === 0 ? (
           <p className="text-ink-2">
@@ -201,7 +218,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
                   look="quiet"
                   big
                   aria-label={`Take away ${item.what}`}
-                  onClick={() => give('task taken away', (now) => ({ items: now.items.filter((i) => i.id !== item.id) }))}
+                  onClick={() => change({ kind: 'remove', id: item.id })}
                 >
                   Take away
                 </Button>
@@ -216,7 +233,11 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
                       aria-pressed={on}
                       aria-label={DAY_NAMES[i] ?? ''}
                       className={`figure size-11 rounded border ${on ? 'border-leaf-deep bg-leaf-wash font-bold' : 'border-rule text-ink-2'}`}
-                      onClick={() => edit(item.id, { days: on ? item.days.filter((x) => x !== i) : [...item.days, i].sort((a, b) => a - b) })}
+                      onClick={() =>
+                        edit(item.id, {
+                          days: on ? item.days.filter((x) => x !== i) : [...item.days, i].sort((a, b) => a - b),
+                        })
+                      }
                     >
                       {d}
                     </button>
@@ -234,14 +255,14 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
                     onPick={(v) => edit(item.id, { by: v === 'midweek' || v === 'lesson' ? v : '' })}
                   />
                 </span>
-                <input
-                  key={`${item.id} cue ${item.cue}`}
+                <KeptField
+                  draftKey={`task cue ${student.id} ${item.id}`}
                   className="field min-w-40 flex-1 bg-plum-wash text-plum"
                   placeholder="a cue"
-                  aria-label={`Cue for ${item.what}`}
+                  label={`Cue for ${item.what}`}
                   maxLength={300}
-                  defaultValue={item.cue}
-                  onBlur={(e) => e.target.value.trim() !== item.cue && edit(item.id, { cue: e.target.value.trim() })}
+                  value={item.cue}
+                  onKeep={(text, stored) => change({ kind: 'change', id: item.id, change: { cue: text } }, stored)}
                 />
               </div>
             </li>
@@ -252,17 +273,23 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
             <span className="text-ink-2">A task of your own</span>
             <input
               className="field min-h-11 w-full"
-              value={own}
+              value={own.text}
               maxLength={300}
-              onChange={(e) => setOwn(e.target.value)}
+              onChange={(e) => own.type(e.target.value)}
               onKeyDown={(e) => e.key === 'Enter' && addOwn()}
             />
           </label>
-          <Button big disabled={own.trim() === ''} onClick={addOwn}>
+          <Button big disabled={own.text.trim() === ''} onClick={addOwn}>
             Add
           </Button>
           {given ? null : (
-            <Button look="primary" big shortcut="enter" disabled={items.length === 0} onClick={() => give('week given')}>
+            <Button
+              look="primary"
+              big
+              shortcut="enter"
+              disabled={items.length === 0}
+              onClick={() => change({ kind: 'give' })}
+            >
               Give this week
             </Button>
           )}
@@ -284,7 +311,7 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
         title="In plain words"
         aside={
           <span className="no-print flex gap-1">
-            <Button look="quiet" onClick={() => void copy()}>
+            <Button look="quiet" onClick={copy}>
               Copy
             </Button>
             <Button look="quiet" onClick={() => window.print()}>
@@ -296,27 +323,32 @@ export function WeekPanel({ model, actions }: Props): ReactNode {
         <div className="no-print mb-3 grid gap-2">
           <label>
             <span className="text-ink-2">What I said</span>
-            <textarea
-              key={model.current?.said ?? ''}
+            <KeptField
+              draftKey={`said ${model.current?.id ?? student.id}`}
               className="field w-full"
               rows={3}
               maxLength={4000}
-              defaultValue={model.current?.said ?? ''}
-              onBlur={(e) => e.target.value.trim() !== (model.current?.said ?? '') && void actions.say(e.target.value.trim())}
+              value={model.current?.said ?? ''}
+              onKeep={(text, stored) => run(sayInLesson, { studentId: student.id, lessonId: null, text }, { stored })}
             />
           </label>
           <label>
             <span className="text-ink-2">The cue of the week</span>
-            <input
-              key={cue}
+            <KeptField
+              draftKey={`week cue ${student.id}`}
               className="field w-full bg-plum-wash text-plum"
               maxLength={500}
-              defaultValue={cue}
-              onBlur={(e) => e.target.value.trim() !== cue && give('cue of the week', () => ({ cue: e.target.value.trim() }))}
+              value={cue}
+              onKeep={(text, stored) => change({ kind: 'cue', cue: text }, stored)}
             />
           </label>
           <label className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5 accent-leaf" checked={missed} onChange={(e) => setMissed(e.target.checked)} />
+            <input
+              type="checkbox"
+              className="size-5 accent-leaf"
+              checked={missed}
+              onChange={(e) => setMissed(e.target.checked)}
+            />
             for a missed lesson
           </label>
         </div>

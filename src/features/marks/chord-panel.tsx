@@ -1,7 +1,8 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { chordChange, chordShapes, FRETTED, type ChordShape } from '@/core/fingering';
+import { chordChange, chordShapes, type ChordShape } from '@/core/fingering';
+import type { FrettedStrings } from '@/core/instruments';
 import type { Score } from '@/core/score';
 import { HandMap, Panel } from '@/ui';
 
@@ -36,20 +37,20 @@ export function ChordPanel({
   score,
   from,
   to,
-  instrument,
+  strings,
   names,
 }: {
   readonly score: Score;
   readonly from: number;
   readonly to: number;
-  readonly instrument: keyof typeof FRETTED;
+  readonly strings: FrettedStrings;
   readonly names: readonly string[];
 }): ReactNode {
   const symbols = score.chords.filter((c) => c.bar >= from && c.bar <= to);
   const shapes = new Map<string, ChordShape>();
   for (const { text } of symbols) {
     const classes = shapes.has(text) ? null : classesOf(text);
-    const [shape] = classes ? chordShapes(FRETTED[instrument], classes, 1) : [];
+    const [shape] = classes ? chordShapes(strings, classes, 1) : [];
     if (shape) shapes.set(text, shape);
   }
   if (shapes.size === 0) return null;
@@ -58,7 +59,14 @@ export function ChordPanel({
     const a = shapes.get(c.text);
     const b = next ? shapes.get(next.text) : undefined;
     return next && a && b && next.text !== c.text
-      ? [{ name: `${c.text} → ${next.text}`, bar: next.bar, beats: (next.onset - c.onset) / score.ticksPerQuarter, ...chordChange(a, b) }]
+      ? [
+          {
+            name: `${c.text} → ${next.text}`,
+            bar: next.bar,
+            beats: (next.onset - c.onset) / score.ticksPerQuarter,
+            ...chordChange(a, b),
+          },
+        ]
       : [];
   });
   const unique = [...new Map(changes.map((c) => [c.name, c])).values()].sort((a, b) => b.cost - a.cost);
@@ -78,7 +86,9 @@ export function ChordPanel({
               drawing={{
                 kind: 'strings',
                 names,
-                stops: shape.frets.flatMap((fret, s) => (fret === null ? [] : [{ string: s + 1, fret, finger: String(shape.fingers[s] ?? '') }])),
+                stops: shape.frets.flatMap((fret, s) =>
+                  fret === null ? [] : [{ string: s + 1, fret, finger: String(shape.fingers[s] ?? '') }],
+                ),
               }}
             />
           </li>
@@ -90,9 +100,12 @@ export function ChordPanel({
           <ul>
             {unique.slice(0, 6).map((c) => (
               <li key={c.name} className="border-t border-rule py-1 first:border-0">
-                <span className="font-semibold">{c.name}</span>: {c.stay.length > 0 ? `finger ${c.stay.join(' and ')} stays` : 'all fingers move'}
+                <span className="font-semibold">{c.name}</span>:{' '}
+                {c.stay.length > 0 ? `finger ${c.stay.join(' and ')} stays` : 'all fingers move'}
                 {c.cost >= COSTLY && c.beats <= QUICK_BEATS ? (
-                  <span className="text-warn">; a quick change, bar {score.bars[c.bar]?.number}: practise it alone</span>
+                  <span className="text-warn">
+                    ; a quick change, bar {score.bars[c.bar]?.number}: practise it alone
+                  </span>
                 ) : null}
               </li>
             ))}

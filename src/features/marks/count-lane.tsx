@@ -6,8 +6,10 @@ import type { LineLayout } from '@/ui';
 /** The first note in time order under each onset, to hang counts and chords on. */
 export function noteAtOnset(score: Score, from: number, to: number): ReadonlyMap<number, string> {
   const at = new Map<number, string>();
-  for (const note of score.notes) if (note.bar >= from && note.bar <= to && note.grace === null && !at.has(note.onset)) at.set(note.onset, note.id);
-  for (const rest of score.rests) if (rest.bar >= from && rest.bar <= to && !at.has(rest.onset)) at.set(rest.onset, rest.id);
+  for (const note of score.notes)
+    if (note.bar >= from && note.bar <= to && note.grace === null && !at.has(note.onset)) at.set(note.onset, note.id);
+  for (const rest of score.rests)
+    if (rest.bar >= from && rest.bar <= to && !at.has(rest.onset)) at.set(rest.onset, rest.id);
   return at;
 }
 
@@ -28,7 +30,10 @@ export function xOfOnset(
     return place && o >= bar.onset && o < bar.onset + bar.length ? [{ o, x: place.x }] : [];
   });
   const before = known.filter((k) => k.o < onset).sort((a, b) => b.o - a.o)[0] ?? { o: bar.onset, x: box.x + 8 };
-  const after = known.filter((k) => k.o > onset).sort((a, b) => a.o - b.o)[0] ?? { o: bar.onset + bar.length, x: box.x + box.width };
+  const after = known.filter((k) => k.o > onset).sort((a, b) => a.o - b.o)[0] ?? {
+    o: bar.onset + bar.length,
+    x: box.x + box.width,
+  };
   return before.x + ((after.x - before.x) * (onset - before.o)) / Math.max(1, after.o - before.o);
 }
 
@@ -101,8 +106,15 @@ export function ChordLane({ score, beats, onsets, layout }: ChordsProps): ReactN
         const bar = score.bars[b.bar];
         const x = bar ? xOfOnset(b.onset, bar, onsets, layout) : null;
         return x === null ? null : (
-          <span key={b.onset} className="absolute top-1 -translate-x-1/2 text-center leading-5" style={{ left: x }} title={b.flags.join(', ')}>
-            <span className={`block ${b.flags.includes('dominant') || b.flags.includes('diminished') ? 'font-bold' : ''}`}>
+          <span
+            key={b.onset}
+            className="absolute top-1 -translate-x-1/2 text-center leading-5"
+            style={{ left: x }}
+            title={b.flags.join(', ')}
+          >
+            <span
+              className={`block ${b.flags.includes('dominant') || b.flags.includes('diminished') ? 'font-bold' : ''}`}
+            >
               {b.symbol.replace(/#/g, '♯').replace(/(?<=[A-G])b/g, '♭')}
             </span>
             <span className="figure block text-sm text-ink-2">{b.degree}</span>

@@ -1,9 +1,8 @@
 import { fingerChanges, type FingeredNote } from '@/core/fingering';
 import type { Note } from '@/core/score';
-import type { Mark } from '@/core/studio';
+import type { FingerMark, Teaching } from '@/core/studio';
 import type { LaneText } from '@/ui';
 
-export type FingerMark = Extract<Mark, { kind: 'finger' }>;
 export type FingerView = 'every' | 'changes' | 'first' | 'none' | 'boxes';
 export const FINGER_VIEWS: readonly (readonly [FingerView, string])[] = [
   ['every', 'every note'],
@@ -12,6 +11,9 @@ export const FINGER_VIEWS: readonly (readonly [FingerView, string])[] = [
   ['none', 'none'],
   ['boxes', 'empty boxes to write in'],
 ];
+
+/** What is written where nobody chose: how the fingers of this piece and student are taught. */
+export const usualView = (teaching: Teaching): FingerView => teaching.fingers;
 
 interface Shown {
   readonly texts: readonly LaneText[];
@@ -47,7 +49,13 @@ export function fingerLane(
   for (const n of notes) {
     const at = fingerAt(n, own, proposed, refused);
     const base = proposed.get(n.id);
-    if (at) complete.set(n.id, { ...(base ?? { noteId: n.id, bar: n.bar, why: '', locked: false }), noteId: n.id, finger: at.text, locked: false });
+    if (at)
+      complete.set(n.id, {
+        ...(base ?? { noteId: n.id, bar: n.bar, why: '', locked: false }),
+        noteId: n.id,
+        finger: at.text,
+        locked: false,
+      });
   }
   const changes = view === 'changes' ? fingerChanges(notes, complete) : null;
   const byOnset = new Map<number, Note[]>();
@@ -61,9 +69,11 @@ export function fingerLane(
     highFirst.forEach((note, row) => {
       const at = fingerAt(note, own, proposed, refused);
       const isChosen = note.id === chosen;
-      const visible = view === 'every' || (view === 'changes' && changes?.has(note.id)) || (view === 'first' && note.id === first);
+      const visible =
+        view === 'every' || (view === 'changes' && changes?.has(note.id)) || (view === 'first' && note.id === first);
       if (view === 'boxes') texts.push({ noteId: note.id, text: '▢', source: 'printed', row, chosen: isChosen });
-      else if (at && (visible || isChosen)) texts.push({ noteId: note.id, text: at.text, source: at.source, row, chosen: isChosen });
+      else if (at && (visible || isChosen))
+        texts.push({ noteId: note.id, text: at.text, source: at.source, row, chosen: isChosen });
       else if (isChosen) texts.push({ noteId: note.id, text: '·', source: 'suggested', row, chosen: true });
     });
   }

@@ -1,145 +1,131 @@
 import { toast } from 'sonner';
+import {
+  carryToCopies,
+  changeRungs,
+  changeStudent,
+  copiesOf,
+  putMarks,
+  setFingers,
+  setWords,
+  takeMarks,
+  type FingerAt,
+} from '@/core/commands';
 import type { OrnamentStyle } from '@/core/ornaments';
 import type { Note } from '@/core/score';
-import { carryMarks, type Mark, type NoteMark, type StudioEvent } from '@/core/studio';
-import { eventAdded, rowChange, type ChangeEntry, type StudioAccess } from '@/store';
-import { FINGER_VIEWS, fingerAt, type FingerMark } from './finger-view';
+import { clampText, FULL_FINGERING, type MarkOf, type NewMark, type NoteMark } from '@/core/studio';
+import type { StudioAccess } from '@/store';
+import type { Acts } from '@/features/acts';
+import { FINGER_VIEWS, fingerAt, type FingerView } from './finger-view';
 import { toMark, type Suggestion } from './suggestions';
-import { FULL, isDynamicLevel, type MarksModel } from './use-marks-model';
+import { isDynamicLevel, type MarksModel } from './use-marks-model';
 
-export type MicroSign = Extract<Mark, { kind: 'micro' }>['sign'];
+export type MicroSign = MarkOf<'micro'>['sign'];
+
+const PHRASE_SIGNS = [',', '.', '?', '!'] as const;
+const LONGEST_SYLLABLE = 40;
 
 /** Everything a teacher does to the marks; each is one change that can be undone. */
-export function markActions(model: MarksModel, studio: StudioAccess) {
-  const { piece, score, section, sections, marks, notes, note, stretch, fingers, proposed, refused, variant, practisedBy, dynamics, cues, words } = model;
-  const { student, forStudent, hairpin, setHairpin, setNoteId, ladders, from, to } = model;
-  const base = { pieceId: piece.id, studentId: null, source: 'teacher' as const };
-  /** A finger becoming another; after practice it is remembered and warned about. */
-  const fingerEntries = (n: Note, before: FingerMark | null, after: FingerMark | null): ChangeEntry[] => {
-    const was = before?.finger ?? n.marks.fingers[0] ?? null;
-    const is = after?.finger ?? null;
-    const entries: ChangeEntry[] = [rowChange('marks', before, after)];
-    if (practisedBy.length > 0 && was !== null && was !== is) {
-      const event: StudioEvent = { id: studio.newId(), at: studio.now(), kind: 'fingering', pieceId: piece.id, noteId: n.id, before: was, after: is };
-      entries.push(eventAdded(event));
-    }
-    return entries;
+export function markActions(model: MarksModel, { run }: Acts, studio: StudioAccess) {
+  const { piece, score, section, sections, marks, notes, note, stretch, fingers, proposed, refused, variant } = model;
+  const { student, forStudent, hairpin, setHairpin, setNoteId } = model;
+  const pieceId = piece.id;
+  const base = { pieceId, studentId: null, source: 'teacher' as const };
+  const putOne = (label: string, mark: NewMark): void => run(putMarks, { marks: [mark], label });
+  const takeOne = (label: string, mark: NewMark): void => run(takeMarks, { marks: [mark], label });
+  const setAll = (label: string, list: readonly FingerAt[]): void => {
+    if (list.length > 0) run(setFingers, { pieceId, score, variant, fingers: list, label });
   };
-  const warnChange = (entries: readonly ChangeEntry[]): void => {
-    if (entries.some((e) => e.kind === 'event'))
-      toast.warning(
-        `${practisedBy.map((s) => s.name).join(', ')} practised this already: an old finger comes back under stress. The change is kept with its date.`,
-      );
-  };
-  const freshFinger = (n: Note, finger: string): FingerMark => {
-    const before = fingers.get(n.id);
+  /** The finger with the string and fret of the proposal, where it is the proposed one. */
+  const withPlace = (n: Note, finger: string): FingerAt => {
     const p = proposed.get(n.id);
-    const places =
-      p && p.finger === finger ? { ...(p.string === undefined ? {} : { string: p.string }), ...(p.fret === undefined ? {} : { fret: p.fret }) } : {};
-    return {
-      ...base,
-      id: before?.id ?? studio.newId(),
-      kind: 'finger',
-      noteId: n.id,
-      finger,
-      ...places,
-      ...(variant === FULL ? {} : { variant }),
-      updatedAt: studio.now(),
-    };
+    const place =
+      p && p.finger === finger
+        ? { ...(p.string === undefined ? {} : { string: p.string }), ...(p.fret === undefined ? {} : { fret: p.fret }) }
+        : {};
+    return { noteId: n.id, finger: { finger, ...place } };
   };
-  const setFinger = async (finger: string): Promise<void> => {
+  const setFinger = (finger: string): void => {
     if (!note) return;
-    const entries = fingerEntries(note, fingers.get(note.id) ?? null, freshFinger(note, finger));
     // Chords are typed from the top down: the next lower note is next.
-    const below = notes.filter((n) => n.onset === note.onset && n.staff === note.staff && n.part === note.part && (n.midi ?? 0) < (note.midi ?? 0)).pop();
+    const below = notes
+      .filter(
+        (n) =>
+          n.onset === note.onset && n.staff === note.staff && n.part === note.part && (n.midi ?? 0) < (note.midi ?? 0),
+      )
+      .pop();
     if (below && !fingers.has(below.id)) setNoteId(below.id);
-    await studio.commit(`finger ${finger}`, entries);
-    warnChange(entries);
+    setAll(`finger ${finger}`, [withPlace(note, finger)]);
   };
   /** Takes the fingers of the chosen note or stretch away. */
-  const clearFinger = async (): Promise<void> => {
-    const entries = stretch.flatMap((n) => {
-      const before = fingers.get(n.id);
-      return before ? fingerEntries(n, before, null) : [];
-    });
-    if (entries.length > 0) await studio.commit(stretch.length === 1 ? 'finger taken away' : 'fingers taken away', entries);
-  };
-  const otherHand = async (): Promise<void> => {
-    if (!note) return;
-    const before = marks.find((m): m is Extract<Mark, { kind: 'hand' }> => m.kind === 'hand' && m.noteId === note.id) ?? null;
-    const now = proposed.get(note.id)?.hand ?? 'right';
-    await setOne(
-      before ? 'hand as its staff' : 'other hand',
-      before,
-      before ? null : { ...base, id: studio.newId(), kind: 'hand', noteId: note.id, hand: now === 'right' ? 'left' : 'right', updatedAt: studio.now() },
+  const clearFinger = (): void => {
+    const there = stretch.filter((n) => fingers.has(n.id));
+    setAll(
+      there.length === 1 ? 'finger taken away' : 'fingers taken away',
+      there.map((n) => ({ noteId: n.id, finger: null })),
     );
   };
-  const refuse = (what: string, label: string): Promise<void> =>
-    studio.commit(label, [rowChange('marks', null, { ...base, id: studio.newId(), kind: 'refused', what, updatedAt: studio.now() })]);
-  const refuseFinger = async (): Promise<void> => {
-    const p = note ? proposed.get(note.id) : undefined;
-    if (note && p) await refuse(`finger ${note.id} ${p.keys ?? p.finger}`, 'proposed finger refused');
+  const otherHand = (): void => {
+    if (!note) return;
+    const before = marks.find((m): m is MarkOf<'hand'> => m.kind === 'hand' && m.noteId === note.id);
+    const now = proposed.get(note.id)?.hand ?? 'right';
+    if (before) takeOne('hand as its staff', before);
+    else putOne('other hand', { ...base, kind: 'hand', noteId: note.id, hand: now === 'right' ? 'left' : 'right' });
   };
-  const acceptFingers = async (): Promise<void> => {
+  const refuse = (what: string, label: string): void => putOne(label, { ...base, kind: 'refused', what });
+  const refuseFinger = (): void => {
+    const p = note ? proposed.get(note.id) : undefined;
+    if (note && p) refuse(`finger ${note.id} ${p.keys ?? p.finger}`, 'proposed finger refused');
+  };
+  const acceptFingers = (): void => {
+    if (!model.fingersAreCurrent) {
+      toast('The fingers are being worked out anew. Press Enter again in a moment.');
+      return;
+    }
     const start = note?.onset ?? 0;
     const among = stretch.length > 1 ? stretch : notes.filter((n) => n.onset >= start);
-    const fresh = among.filter((n) => !fingers.has(n.id) && fingerAt(n, fingers, proposed, refused)?.source === 'suggested');
-    if (fresh.length === 0) return;
-    await studio.commit(
-      `${fresh.length} fingers accepted`,
-      fresh.map((n) => rowChange('marks', null, freshFinger(n, proposed.get(n.id)?.keys ?? proposed.get(n.id)?.finger ?? ''))),
+    const fresh = among.filter(
+      (n) => !fingers.has(n.id) && fingerAt(n, fingers, proposed, refused)?.source === 'suggested',
     );
-    toast(`${fresh.length} ${fresh.length === 1 ? 'finger is' : 'fingers are'} yours now.`);
+    setAll(
+      `${fresh.length} ${fresh.length === 1 ? 'finger' : 'fingers'} accepted`,
+      fresh.map((n) => withPlace(n, proposed.get(n.id)?.keys ?? proposed.get(n.id)?.finger ?? '')),
+    );
   };
-  const takePrinted = async (): Promise<void> => {
-    const fresh = notes.filter((n) => n.marks.fingers[0] && !fingers.has(n.id));
-    await studio.commit(
+  const takePrinted = (): void =>
+    setAll(
       'printed fingers taken over',
-      fresh.map((n) => rowChange('marks', null, freshFinger(n, n.marks.fingers[0] ?? ''))),
+      notes.flatMap((n) => (n.marks.fingers[0] && !fingers.has(n.id) ? [withPlace(n, n.marks.fingers[0])] : [])),
     );
+  const accept = (list: readonly Suggestion[]): void => {
+    if (!model.suggestionsAreCurrent) {
+      toast('The suggestions are being worked out anew. Do it again in a moment.');
+      return;
+    }
+    run(putMarks, {
+      marks: list.map((s) => toMark(s, pieceId)),
+      label: list.length === 1 ? `${list[0]?.text ?? ''} accepted` : `${list.length} suggestions accepted`,
+    });
   };
-  const accept = (list: readonly Suggestion[]): Promise<void> =>
-    studio.commit(
-      list.length === 1 ? `${list[0]?.text ?? ''} accepted` : `${list.length} suggestions accepted`,
-      list.map((s) => rowChange('marks', null, toMark(s, { id: studio.newId(), pieceId: piece.id, updatedAt: studio.now() }))),
-    );
-  /** Puts, changes or takes away the one mark of a kind at the chosen note. */
-  const setOne = async (label: string, before: NoteMark | null, after: NoteMark | null): Promise<void> => {
-    if (before || after) await studio.commit(label, [rowChange('marks', before, after)]);
-  };
-  const setDynamic = async (level: string): Promise<void> => {
+  const setDynamic = (level: string): void => {
     if (!note) return;
-    const before = dynamics.find((d) => d.noteId === note.id) ?? null;
-    await setOne(
-      isDynamicLevel(level) ? `dynamic ${level}` : 'dynamic taken away',
-      before,
-      isDynamicLevel(level) ? { ...base, id: before?.id ?? studio.newId(), kind: 'dynamic', noteId: note.id, level, updatedAt: studio.now() } : null,
-    );
+    if (isDynamicLevel(level)) putOne(`dynamic ${level}`, { ...base, kind: 'dynamic', noteId: note.id, level });
+    else takeOne('dynamic taken away', { ...base, kind: 'dynamic', noteId: note.id, level: 'mf' });
   };
-  const setCue = async (text: string): Promise<void> => {
-    if (!note) return;
-    const studentId = forStudent && student ? student.id : null;
-    const before = cues.find((c) => c.noteId === note.id && c.studentId === studentId) ?? null;
-    if (text.trim() === (before?.text ?? '')) return;
-    await setOne(
-      'cue',
-      before,
-      text.trim() === ''
-        ? null
-        : { ...base, studentId, id: before?.id ?? studio.newId(), kind: 'cue', noteId: note.id, text: text.trim(), updatedAt: studio.now() },
-    );
+  /** A cue at a note, for everyone or for the student in hand; `stored` is called when it is kept. */
+  const setCue = (noteId: string, text: string, stored: () => void): void => {
+    const mark: NewMark = { ...base, studentId: forStudent && student ? student.id : null, kind: 'cue', noteId, text };
+    if (text === '') run(takeMarks, { marks: [mark], label: 'cue taken away' }, { stored });
+    else run(putMarks, { marks: [mark], label: 'cue' }, { stored });
   };
-  const putHairpin = (from: Note, to: Note, role: 'crescendo' | 'diminuendo'): Promise<void> =>
-    studio.commit(role, [
-      rowChange('marks', null, { ...base, id: studio.newId(), kind: 'wedge', noteId: from.id, toNoteId: to.id, role, updatedAt: studio.now() }),
-    ]);
+  const putHairpin = (from: Note, to: Note, role: 'crescendo' | 'diminuendo'): void =>
+    putOne(role, { ...base, kind: 'wedge', noteId: from.id, toNoteId: to.id, role });
   /** Over a chosen stretch at once; else the first press begins a hairpin at the chosen note, the second ends it there; Escape gives it up. */
-  const drawHairpin = async (role: 'crescendo' | 'diminuendo'): Promise<void> => {
+  const drawHairpin = (role: 'crescendo' | 'diminuendo'): void => {
     if (!note) return;
     const [first] = stretch;
     const last = stretch[stretch.length - 1];
     if (first && last && first.onset < last.onset) {
-      await putHairpin(first, last, role);
+      putHairpin(first, last, role);
       return;
     }
     const begun = hairpin ? notes.find((n) => n.id === hairpin.from) : undefined;
@@ -149,117 +135,75 @@ export function markActions(model: MarksModel, studio: StudioAccess) {
       return;
     }
     setHairpin(null);
-    await putHairpin(begun, note, hairpin.role);
+    putHairpin(begun, note, hairpin.role);
   };
-  const setPhrase = async (sign: string, reading: string | undefined): Promise<void> => {
+  const setPhrase = (sign: string, reading: string | undefined): void => {
     if (!note) return;
-    const before = marks.find((m): m is Extract<Mark, { kind: 'phrase' }> => m.kind === 'phrase' && m.noteId === note.id && m.reading === reading) ?? null;
-    const known = ([',', '.', '?', '!'] as const).find((x) => x === sign);
-    await setOne(
-      'phrase end',
-      before,
-      known
-        ? {
-            ...base,
-            id: before?.id ?? studio.newId(),
-            kind: 'phrase',
-            noteId: note.id,
-            sign: known,
-            ...(reading === undefined ? {} : { reading }),
-            updatedAt: studio.now(),
-          }
-        : null,
-    );
+    const known = PHRASE_SIGNS.find((x) => x === sign);
+    const mark = { ...base, kind: 'phrase' as const, noteId: note.id, ...(reading === undefined ? {} : { reading }) };
+    if (known) putOne('phrase end', { ...mark, sign: known });
+    else takeOne('phrase end taken away', { ...mark, sign: '.' });
   };
-  const wordsFromLyrics = async (): Promise<void> => {
-    const fresh = notes.flatMap((n): ChangeEntry[] => {
-      const [lyric] = n.marks.lyrics;
-      return lyric && !words.has(n.id)
-        ? [
-            rowChange('marks', null, {
-              ...base,
-              id: studio.newId(),
-              kind: 'syllable',
-              noteId: n.id,
-              text: lyric.text.slice(0, 40) || '–',
-              updatedAt: studio.now(),
-            }),
-          ]
-        : [];
+  const wordsFromLyrics = (): void =>
+    run(putMarks, {
+      label: 'words from the lyrics',
+      marks: notes.flatMap((n): NewMark[] => {
+        const [lyric] = n.marks.lyrics;
+        return lyric && !model.words.has(n.id)
+          ? [{ ...base, kind: 'syllable', noteId: n.id, text: clampText(lyric.text, LONGEST_SYLLABLE) || '–' }]
+          : [];
+      }),
     });
-    await studio.commit('words from the lyrics', fresh);
-  };
   /** Words split by hyphens go on to the notes that follow, one syllable a note. */
-  const setWord = async (text: string): Promise<void> => {
-    if (!note || text.trim() === (words.get(note.id) ?? '')) return;
+  const setWord = (at: Note, text: string, stored: () => void): void => {
     const line = notes.filter(
-      (n) => n.staff === note.staff && n.part === note.part && !n.chord && n.onset >= note.onset && n.tie !== 'stop' && n.tie !== 'continue',
+      (n) =>
+        n.staff === at.staff &&
+        n.part === at.part &&
+        !n.chord &&
+        n.onset >= at.onset &&
+        n.tie !== 'stop' &&
+        n.tie !== 'continue',
     );
-    const syllables = text.trim() === '' ? [''] : text.trim().split(/[\s-]+/);
-    const entries = syllables.flatMap((s, i): ChangeEntry[] => {
-      const at = line[i];
-      if (!at) return [];
-      const before = marks.find((m): m is Extract<Mark, { kind: 'syllable' }> => m.kind === 'syllable' && m.noteId === at.id) ?? null;
-      const after: Mark | null =
-        s === '' ? null : { ...base, id: before?.id ?? studio.newId(), kind: 'syllable', noteId: at.id, text: s, updatedAt: studio.now() };
-      return before || after ? [rowChange('marks', before, after)] : [];
-    });
-    await studio.commit('own words', entries);
+    run(setWords, { pieceId, line: line.map((n) => n.id), text }, { stored });
   };
-  const setOrnamentStyle = async (next: OrnamentStyle): Promise<void> => {
-    if (!note) return;
-    const before = marks.find((m): m is Extract<Mark, { kind: 'ornament' }> => m.kind === 'ornament' && m.noteId === note.id) ?? null;
-    await setOne(`ornament ${next}`, before, {
-      ...base,
-      id: before?.id ?? studio.newId(),
-      kind: 'ornament',
-      noteId: note.id,
-      style: next,
-      updatedAt: studio.now(),
-    });
+  const setOrnamentStyle = (style: OrnamentStyle): void => {
+    if (note) putOne(`ornament ${style}`, { ...base, kind: 'ornament', noteId: note.id, style });
   };
   /** A small sign of the teacher's own at the chosen note; the same again takes it away. */
-  const setMicro = async (sign: MicroSign): Promise<void> => {
+  const setMicro = (sign: MicroSign): void => {
     if (!note) return;
-    const before = marks.find((m): m is Extract<Mark, { kind: 'micro' }> => m.kind === 'micro' && m.noteId === note.id) ?? null;
-    await setOne(
-      before?.sign === sign ? 'sign taken away' : `sign ${sign}`,
-      before,
-      before?.sign === sign ? null : { ...base, id: before?.id ?? studio.newId(), kind: 'micro', noteId: note.id, sign, updatedAt: studio.now() },
-    );
+    const before = marks.find((m): m is MarkOf<'micro'> => m.kind === 'micro' && m.noteId === note.id);
+    const mark: NoteMark | NewMark = { ...base, kind: 'micro', noteId: note.id, sign };
+    if (before?.sign === sign) takeOne('sign taken away', mark);
+    else putOne(`sign ${sign}`, mark);
   };
-  /** Places in the piece that are the same as these bars: sections linked to this one, and the one it is linked to. */
-  const copies = section
-    ? sections.filter((p) => {
-        const a = p.section;
-        const b = section.section;
-        return a.id !== b.id && (a.likeId === b.id || b.likeId === a.id || (a.likeId !== null && a.likeId === b.likeId));
-      })
-    : [];
-  const markCopies = async (): Promise<void> => {
-    const fresh: NoteMark[] = [];
-    for (const copy of copies) fresh.push(...carryMarks(score, [...marks, ...fresh], [from, to], [copy.from, copy.to], studio.newId, studio.now()));
-    if (fresh.length === 0) {
-      toast('The copies have all of these marks.');
+  const copyIds = section
+    ? new Set(
+        copiesOf(
+          section.section,
+          sections.map((p) => p.section),
+        ).map((s) => s.id),
+      )
+    : new Set<string>();
+  const copies = sections.filter((p) => copyIds.has(p.section.id));
+  const markCopies = (): void => {
+    if (section) run(carryToCopies, { pieceId, score, from: section.section.id });
+  };
+  const offerFindRung = (): void => {
+    if (!section) {
+      toast('Choose a section first.');
       return;
     }
-    await studio.commit(
-      'marks carried to the copies',
-      fresh.map((m) => rowChange('marks', null, m)),
-    );
-    toast(`${fresh.length} ${fresh.length === 1 ? 'mark' : 'marks'} carried to ${copies.map((p) => p.section.letter).join(', ')}.`);
-  };
-  const offerFindRung = async (): Promise<void> => {
-    const ladder = section ? ladders.find((l) => l.sectionId === section.section.id) : undefined;
-    if (!ladder) {
-      toast('Build a ladder for this section first.');
-      return;
-    }
-    await studio.commit('rung: find the place', [
-      rowChange('ladders', ladder, {
-        ...ladder,
-        rungs: [
-          {
+    run(
+      changeRungs,
+      {
+        pieceId,
+        sectionId: section.section.id,
+        edit: {
+          kind: 'add',
+          behind: 'bottom',
+          rung: {
             id: studio.newId(),
             kind: 'starting-point',
             what: 'Find the place, take the hands away, find it again',
@@ -271,25 +215,25 @@ export function markActions(model: MarksModel, studio: StudioAccess) {
             why: 'the hand knows where it begins',
             own: true,
           },
-          ...ladder.rungs,
-        ],
-        updatedAt: studio.now(),
-      }),
-    ]);
-    toast('The rung stands at the bottom of the ladder.');
+        },
+      },
+      { stored: () => toast('The rung stands at the bottom of the ladder.') },
+    );
   };
-
   const setView = (v: string): void => {
-    const next = FINGER_VIEWS.find(([name]) => name === v)?.[0] ?? 'every';
-    if (student) void studio.commit(`${student.name} sees ${next}`, [rowChange('students', student, { ...student, density: next, updatedAt: studio.now() })]);
+    const next: FingerView = FINGER_VIEWS.find(([name]) => name === v)?.[0] ?? 'every';
+    if (student)
+      run(changeStudent, { studentId: student.id, change: { density: next }, label: `${student.name} sees ${next}` });
     else model.setWholeView(next);
   };
   const setVariant = (v: string): void => {
     if (student)
-      void studio.commit(`${student.name}: fingering ${v}`, [
-        rowChange('students', student, { ...student, variants: { ...student.variants, [piece.id]: v }, updatedAt: studio.now() }),
-      ]);
-    else model.setPieceVariant(v);
+      run(changeStudent, {
+        studentId: student.id,
+        change: { variant: [pieceId, v] },
+        label: `${student.name}: fingering ${v}`,
+      });
+    else model.setPieceVariant(v || FULL_FINGERING);
   };
   return {
     setFinger,

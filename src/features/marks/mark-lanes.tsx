@@ -8,27 +8,40 @@ import type { Suggestion } from './suggestions';
 import { isDynamicLevel, type Lane, type MarksModel } from './use-marks-model';
 
 /** What stands above and below each engraved line. */
-export function markLanes(model: MarksModel): { readonly above: (layout: LineLayout) => ReactNode; readonly below: (layout: LineLayout) => ReactNode } {
+export function markLanes(model: MarksModel): {
+  readonly above: (layout: LineLayout) => ReactNode;
+  readonly below: (layout: LineLayout) => ReactNode;
+} {
   const { score, notes, noteId, setNoteId, marks, suggestions, dynamics, cues, words, counts, onsets, marking } = model;
-  const { part, staves, view, fingers, proposed, refused, wind, family, silent, shownSource, lanes, folded } = model;
+  const { part, staves, view, fingers, proposed, refused, wind, solver, silent, shownSource, lanes, folded } = model;
   const staffOf = new Map(score.notes.map((n) => [n.id, n.staff as number]));
   const printedDynamics: CurvePoint[] = score.directions.flatMap((d) => {
     if (d.kind !== 'dynamic' || !isDynamicLevel(d.level)) return [];
-    const id = score.notes.find((n) => n.onset >= d.onset && n.part === d.part && (d.staff === null || n.staff === d.staff))?.id;
+    const id = score.notes.find(
+      (n) => n.onset >= d.onset && n.part === d.part && (d.staff === null || n.staff === d.staff),
+    )?.id;
     return id ? [{ noteId: id, level: d.level, source: 'printed' as const }] : [];
   });
   const points: CurvePoint[] = [
     ...printedDynamics,
     ...dynamics.map((d) => ({ noteId: d.noteId, level: d.level, source: d.source })),
-    ...suggestions.flatMap((s) => (s.body.kind === 'dynamic' ? [{ noteId: s.noteId, level: s.body.level, source: 'suggested' as const }] : [])),
+    ...suggestions.flatMap((s) =>
+      s.body.kind === 'dynamic' ? [{ noteId: s.noteId, level: s.body.level, source: 'suggested' as const }] : [],
+    ),
   ];
-  const laneTexts = (lane: Suggestion['lane'], own: (m: Mark) => string | null, kinds: readonly string[] = []): LaneText[] => [
+  const laneTexts = (
+    lane: Suggestion['lane'],
+    own: (m: Mark) => string | null,
+    kinds: readonly string[] = [],
+  ): LaneText[] => [
     ...marks.flatMap((m) => {
       const text = 'noteId' in m ? own(m) : null;
       return text !== null && 'noteId' in m ? [{ noteId: m.noteId, text, source: m.source }] : [];
     }),
     ...suggestions.flatMap((s) =>
-      s.lane === lane && (kinds.length === 0 || kinds.includes(s.body.kind)) ? [{ noteId: s.noteId, text: s.text, source: 'suggested' as const }] : [],
+      s.lane === lane && (kinds.length === 0 || kinds.includes(s.body.kind))
+        ? [{ noteId: s.noteId, text: s.text, source: 'suggested' as const }]
+        : [],
     ),
   ];
   const printedBreaths: LaneText[] = notes.flatMap((n) =>
@@ -39,7 +52,10 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
   const pointsOf = (staff: number): CurvePoint[] => points.filter((p) => (staffOf.get(p.noteId) ?? 1) === staff);
   const curves = staves > 1 && pointsOf(2).length > 0 ? [1, 2] : [0];
   const staffNotes = (staff: number): Note[] => notes.filter((n) => n.part === part?.id && n.staff === staff);
-  const hasBreath = wind || suggestions.some((s) => s.lane === 'phrase') || marks.some((m) => m.kind === 'breath' || m.kind === 'phrase');
+  const hasBreath =
+    wind ||
+    suggestions.some((s) => s.lane === 'phrase') ||
+    marks.some((m) => m.kind === 'breath' || m.kind === 'phrase');
 
   const fingersOf = (staff: number, layout: LineLayout) =>
     fingerLane(
@@ -52,7 +68,8 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
     );
   const above = (layout: LineLayout): ReactNode => {
     const { texts, rows } = fingersOf(1, layout);
-    if (wind && texts.some((t) => !isValveText(t.text)) && view !== 'boxes') return <KeyLane layout={layout} texts={texts} onPick={setNoteId} />;
+    if (wind && texts.some((t) => !isValveText(t.text)) && view !== 'boxes')
+      return <KeyLane layout={layout} texts={texts} onPick={setNoteId} />;
     return (
       <TextLane
         name={staves > 1 ? 'Right hand' : wind ? 'Keys' : 'Fingers'}
@@ -69,9 +86,12 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
     const left = fingersOf(2, layout);
     const lineOnsets = [...layout.notes.keys()].flatMap((id) => onsetOf.get(id) ?? []);
     const start = Math.min(...lineOnsets);
-    const inTime = (a: CurvePoint, b: CurvePoint): number => (onsetOf.get(a.noteId) ?? 0) - (onsetOf.get(b.noteId) ?? 0);
+    const inTime = (a: CurvePoint, b: CurvePoint): number =>
+      (onsetOf.get(a.noteId) ?? 0) - (onsetOf.get(b.noteId) ?? 0);
     const curve = (staff: number): ReactNode => {
-      const mine = (staff === 0 ? points : pointsOf(staff)).filter((p) => shownSource === 'all' || p.source === shownSource);
+      const mine = (staff === 0 ? points : pointsOf(staff)).filter(
+        (p) => shownSource === 'all' || p.source === shownSource,
+      );
       const before =
         [...mine]
           .filter((p) => (onsetOf.get(p.noteId) ?? 0) < start)
@@ -88,25 +108,39 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
       );
     };
     const micros = laneTexts('dynamic', (m) => (m.kind === 'micro' ? m.sign : null), ['micro']);
-    const wedges = laneTexts('dynamic', (m) => (m.kind === 'wedge' ? (m.role === 'crescendo' ? 'cresc.' : 'dim.') : null), ['wedge']);
-    const only = (texts: readonly LaneText[]): readonly LaneText[] => (shownSource === 'all' ? texts : texts.filter((t) => t.source === shownSource));
+    const wedges = laneTexts(
+      'dynamic',
+      (m) => (m.kind === 'wedge' ? (m.role === 'crescendo' ? 'cresc.' : 'dim.') : null),
+      ['wedge'],
+    );
+    const only = (texts: readonly LaneText[]): readonly LaneText[] =>
+      shownSource === 'all' ? texts : texts.filter((t) => t.source === shownSource);
     const bodies: Readonly<Record<Lane, ReactNode>> = {
       Count: <CountLane score={score} counts={counts} onsets={onsets} layout={layout} words={words} silent={silent} />,
       Dynamics: (
         <>
           {curves.map(curve)}
-          {micros.length > 0 ? <TextLane name="Own signs" layout={layout} texts={only(micros)} onPick={setNoteId} large ruled={false} /> : null}
-          {wedges.length > 0 ? <TextLane name="Shape" layout={layout} texts={only(wedges)} onPick={setNoteId} ruled={false} /> : null}
+          {micros.length > 0 ? (
+            <TextLane name="Own signs" layout={layout} texts={only(micros)} onPick={setNoteId} large ruled={false} />
+          ) : null}
+          {wedges.length > 0 ? (
+            <TextLane name="Shape" layout={layout} texts={only(wedges)} onPick={setNoteId} ruled={false} />
+          ) : null}
         </>
       ),
-      Chords: marking ? <ChordLane score={score} beats={marking.harmony.beats} onsets={onsets} layout={layout} /> : null,
+      Chords: marking ? (
+        <ChordLane score={score} beats={marking.harmony.beats} onsets={onsets} layout={layout} />
+      ) : null,
       'Breath and phrase': hasBreath ? (
         <>
           {wind ? (
             <TextLane
               name="Breath"
               layout={layout}
-              texts={only([...printedBreaths, ...laneTexts('breath', (m) => (m.kind === 'breath' ? (m.catch ? '(’)' : '’') : null))])}
+              texts={only([
+                ...printedBreaths,
+                ...laneTexts('breath', (m) => (m.kind === 'breath' ? (m.catch ? '(’)' : '’') : null)),
+              ])}
               onPick={setNoteId}
               large
             />
@@ -114,7 +148,11 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
           <TextLane
             name="Phrase"
             layout={layout}
-            texts={only(laneTexts('phrase', (m) => (m.kind === 'phrase' ? (m.reading === undefined ? m.sign : `or ${m.sign}`) : null)))}
+            texts={only(
+              laneTexts('phrase', (m) =>
+                m.kind === 'phrase' ? (m.reading === undefined ? m.sign : `or ${m.sign}`) : null,
+              ),
+            )}
             onPick={setNoteId}
             large
             ruled={!wind}
@@ -122,7 +160,7 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
         </>
       ) : null,
       Bowing:
-        family === 'bowed' ? (
+        solver === 'bowed' ? (
           <TextLane
             name="Bowing"
             layout={layout}
@@ -136,7 +174,9 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
           layout={layout}
           texts={only([
             ...cues.map((c) => ({ noteId: c.noteId, text: c.text, source: c.source })),
-            ...suggestions.flatMap((x) => (x.lane === 'cue' ? [{ noteId: x.noteId, text: x.text, source: 'suggested' as const }] : [])),
+            ...suggestions.flatMap((x) =>
+              x.lane === 'cue' ? [{ noteId: x.noteId, text: x.text, source: 'suggested' as const }] : [],
+            ),
           ])}
           onPick={setNoteId}
         />
@@ -144,7 +184,17 @@ export function markLanes(model: MarksModel): { readonly above: (layout: LineLay
     };
     return (
       <>
-        {staves > 1 ? <TextLane name="Left hand" layout={layout} texts={left.texts} rows={left.rows} onPick={setNoteId} large ruled={false} /> : null}
+        {staves > 1 ? (
+          <TextLane
+            name="Left hand"
+            layout={layout}
+            texts={left.texts}
+            rows={left.rows}
+            onPick={setNoteId}
+            large
+            ruled={false}
+          />
+        ) : null}
         {lanes.map((name) => (folded.has(name) ? null : <Fragment key={name}>{bodies[name]}</Fragment>))}
       </>
     );

@@ -5,7 +5,8 @@ import { tieCounts } from '@/core/rhythm';
 import { barsText } from '@/core/sections';
 import { fractionText, perform } from '@/core/score';
 import { useStudio } from '@/store';
-import { Panel } from '@/ui';
+import { Panel, Problem } from '@/ui';
+import { useActs } from '@/features/acts';
 import { PieceStage, playNotes, ScoreLines, type PieceContext } from '@/features/score';
 import { CueBook } from './cue-book';
 import { fingerAt } from './finger-view';
@@ -16,7 +17,7 @@ import { NotePanel } from './note-panel';
 import { SidePanels } from './side-panels';
 import { SmallStaff } from './small-staff';
 import { useMarksKeys } from './use-marks-keys';
-import { useMarksModel, USUAL_STYLE } from './use-marks-model';
+import { useMarksModel } from './use-marks-model';
 
 /** Name of the second reading of a phrase end. */
 const SECOND = 'second';
@@ -24,9 +25,40 @@ const SECOND = 'second';
 function Marking(context: PieceContext): ReactNode {
   const studio = useStudio();
   const model = useMarksModel(context);
-  const actions = markActions(model, studio);
-  const { piece, score, from, to, note, noteId, stretch, setNoteId, marks, marking, tempo, part, family, wind, changedFingers, student } = model;
-  const { fingers, proposed, refused, dynamics, cues, words, ornamentStyles, here, fingering, forStudent, setForStudent, chosen } = model;
+  const actions = markActions(model, useActs(), studio);
+  const {
+    piece,
+    score,
+    from,
+    to,
+    note,
+    noteId,
+    stretch,
+    setNoteId,
+    marks,
+    marking,
+    tempo,
+    part,
+    solver,
+    about,
+    wind,
+    changedFingers,
+    student,
+  } = model;
+  const {
+    fingers,
+    proposed,
+    refused,
+    dynamics,
+    cues,
+    words,
+    ornamentStyles,
+    here,
+    fingering,
+    forStudent,
+    setForStudent,
+    chosen,
+  } = model;
   const stopPlaying = useRef<(() => void) | null>(null);
   const cueInput = useRef<HTMLInputElement | null>(null);
   const dynamicInput = useRef<HTMLSelectElement | null>(null);
@@ -35,7 +67,13 @@ function Marking(context: PieceContext): ReactNode {
     const [start] = ornament?.notes ?? [];
     if (!ornament || !start) return;
     const seconds = (f: { readonly n: number; readonly d: number }): number => ((f.n / f.d) * 60) / tempo;
-    playNotes(ornament.notes.map((n) => ({ midi: n.midi, start: seconds(n.onset) - seconds(start.onset), seconds: seconds(n.duration) })));
+    playNotes(
+      ornament.notes.map((n) => ({
+        midi: n.midi,
+        start: seconds(n.onset) - seconds(start.onset),
+        seconds: seconds(n.duration),
+      })),
+    );
   };
   const play = (): void => {
     if (stopPlaying.current) {
@@ -45,7 +83,12 @@ function Marking(context: PieceContext): ReactNode {
     const played = perform(score, { order: score.bars.slice(from, to + 1).map((b) => b.index) });
     const factor = 60 / tempo / score.ticksPerQuarter;
     stopPlaying.current = playNotes(
-      played.notes.map((n) => ({ midi: n.midi, start: n.start * factor, seconds: n.length * factor, loud: n.velocity / 127 })),
+      played.notes.map((n) => ({
+        midi: n.midi,
+        start: n.start * factor,
+        seconds: n.length * factor,
+        loud: n.velocity / 127,
+      })),
       () => {
         stopPlaying.current = null;
       },
@@ -56,7 +99,8 @@ function Marking(context: PieceContext): ReactNode {
   const ties = useMemo(() => (part ? tieCounts(score, part.id, 1) : []), [score, part]);
   const tie = note ? ties.find((t) => t.noteId === note.id) : undefined;
   const phraseAt = (reading: string | undefined): string =>
-    marks.flatMap((m) => (m.kind === 'phrase' && m.noteId === noteId && m.reading === reading ? [m.sign] : []))[0] ?? '';
+    marks.flatMap((m) => (m.kind === 'phrase' && m.noteId === noteId && m.reading === reading ? [m.sign] : []))[0] ??
+    '';
   const dynamic = note ? (dynamics.find((d) => d.noteId === note.id)?.level ?? '') : '';
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_18.5rem] print:block">
@@ -66,6 +110,7 @@ function Marking(context: PieceContext): ReactNode {
           {student ? `, for ${student.name}` : ''}
         </p>
         <MarksToolbar model={model} actions={actions} />
+        {model.problem ? <Problem>{model.problem.message}</Problem> : null}
         <ScoreLines
           piece={piece}
           score={score}
@@ -100,25 +145,33 @@ function Marking(context: PieceContext): ReactNode {
           finger={note ? fingerAt(note, fingers, proposed, refused) : null}
           proposal={note ? (proposed.get(note.id) ?? null) : null}
           wind={wind}
-          digits={family === 'keyboard' ? ['1', '2', '3', '4', '5'] : ['0', '1', '2', '3', '4']}
+          digits={solver === 'keyboard' ? ['1', '2', '3', '4', '5'] : ['0', '1', '2', '3', '4']}
           history={note ? (changedFingers?.get(note.id) ?? []) : []}
           dynamic={dynamic}
-          cue={note ? (cues.find((c) => c.noteId === note.id && c.studentId === (forStudent && student ? student.id : null))?.text ?? '') : ''}
+          cue={
+            note
+              ? (cues.find((c) => c.noteId === note.id && c.studentId === (forStudent && student ? student.id : null))
+                  ?.text ?? '')
+              : ''
+          }
           word={note ? (words.get(note.id) ?? '') : ''}
           ornament={ornament}
-          ornamentStyle={note ? (ornamentStyles.get(note.id) ?? USUAL_STYLE) : USUAL_STYLE}
+          ornamentStyle={note ? (ornamentStyles.get(note.id) ?? model.ornamentStyle) : model.ornamentStyle}
           suggestions={here}
           stretch={stretch.length}
           micro={marks.flatMap((m) => (m.kind === 'micro' && m.noteId === noteId ? [m.sign] : []))[0] ?? null}
-          onMicro={(s) => void actions.setMicro(s)}
-          onAcceptAll={() => void actions.accept(here)}
+          onMicro={(s) => actions.setMicro(s)}
+          onAcceptAll={() => actions.accept(here)}
           ownCues={model.settings?.ownCues ?? []}
           cueInput={cueInput}
           dynamicInput={dynamicInput}
           tie={tie ? `tied for ${fractionText(tie.beats)} beats, off on ${fractionText(tie.offOn)}` : null}
           phrase={note ? phraseAt(undefined) : ''}
           phraseToo={note ? phraseAt(SECOND) : ''}
-          onPhrase={(sign, second) => void actions.setPhrase(sign, second ? SECOND : undefined)}
+          onPhrase={(sign, second) => actions.setPhrase(sign, second ? SECOND : undefined)}
+          cueKey={note ? `cue ${piece.id} ${note.id} ${forStudent && student ? student.id : ''}` : ''}
+          wordKey={note ? `word ${piece.id} ${note.id}` : ''}
+          zone={studio.zone}
           forStudent={student ? { name: student.name, on: forStudent, set: setForStudent } : null}
           ornamentStaff={
             ornament ? (
@@ -129,20 +182,20 @@ function Marking(context: PieceContext): ReactNode {
               />
             ) : null
           }
-          onOtherHand={family === 'keyboard' ? () => void actions.otherHand() : null}
-          onFinger={(f) => void actions.setFinger(f)}
-          onClearFinger={() => void actions.clearFinger()}
-          onRefuseFinger={() => void actions.refuseFinger()}
-          onDynamic={(l) => void actions.setDynamic(l)}
-          onCue={(t) => void actions.setCue(t)}
-          onWord={(t) => void actions.setWord(t)}
-          onOrnamentStyle={(s) => void actions.setOrnamentStyle(s)}
+          onOtherHand={solver === 'keyboard' ? () => actions.otherHand() : null}
+          onFinger={(f) => actions.setFinger(f)}
+          onClearFinger={() => actions.clearFinger()}
+          onRefuseFinger={() => actions.refuseFinger()}
+          onDynamic={(l) => actions.setDynamic(l)}
+          onCue={(t, stored) => note && actions.setCue(note.id, t, stored)}
+          onWord={(t, stored) => note && actions.setWord(note, t, stored)}
+          onOrnamentStyle={(s) => actions.setOrnamentStyle(s)}
           onPlayOrnament={playOrnament}
-          onAccept={(s) => void actions.accept([s])}
-          onRefuse={(s) => void actions.refuse(s.key, `${s.text} refused`)}
+          onAccept={(s) => actions.accept([s])}
+          onRefuse={(s) => actions.refuse(s.key, `${s.text} refused`)}
         />
         <SidePanels model={model} actions={actions} />
-        <CueBook family={family} />
+        {about.technique === null ? null : <CueBook family={about.technique} />}
       </div>
     </div>
   );

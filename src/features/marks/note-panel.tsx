@@ -1,12 +1,13 @@
 'use client';
 
 import type { ReactNode, RefObject } from 'react';
-import type { FingeringEvent } from '@/core/mastery';
+import { dayOf, shortDay, type FingeringEvent, type Zone } from '@/core/studio';
 import type { FingeredNote } from '@/core/fingering';
 import { LEVELS } from '@/core/dynamics';
 import type { RealisedOrnament } from '@/core/ornaments';
 import { pitchName, spellMidi, type Note, type Score } from '@/core/score';
 import { Button, Panel } from '@/ui';
+import { KeptField } from '@/features/drafts';
 import type { MicroSign } from './mark-actions';
 import type { Suggestion } from './suggestions';
 
@@ -51,15 +52,17 @@ interface Props {
   readonly onClearFinger: () => void;
   readonly onRefuseFinger: () => void;
   readonly onDynamic: (level: string) => void;
-  readonly onCue: (text: string) => void;
-  readonly onWord: (text: string) => void;
+  readonly onCue: (text: string, stored: () => void) => void;
+  readonly onWord: (text: string, stored: () => void) => void;
+  /** What is typed and not kept yet is kept under these. */
+  readonly cueKey: string;
+  readonly wordKey: string;
+  readonly zone: Zone;
   readonly onOrnamentStyle: (style: 'early' | 'late' | 'measured') => void;
   readonly onPlayOrnament: () => void;
   readonly onAccept: (s: Suggestion) => void;
   readonly onRefuse: (s: Suggestion) => void;
 }
-
-const day = (at: string): string => at.slice(0, 10);
 
 /** Everything about the note in hand: its finger and why, what else could be, dynamic, cue, word, ornament, and what is suggested. */
 export function NotePanel(props: Props): ReactNode {
@@ -68,14 +71,18 @@ export function NotePanel(props: Props): ReactNode {
     return (
       <Panel title="No note chosen">
         <p className="text-lg text-ink-2">
-          Click a note, or press the right arrow. Then a digit sets its finger; Enter takes the proposed ones to the end of the section.
+          Click a note, or press the right arrow. Then a digit sets its finger; Enter takes the proposed ones to the end
+          of the section.
         </p>
       </Panel>
     );
   const name = note.pitch ? pitchName(note.pitch) : 'note';
   const bar = score.bars[note.bar]?.number ?? '';
   return (
-    <Panel title={`Note ${name}, bar ${bar}`} aside={props.stretch > 1 ? <span className="text-ink-2">{props.stretch} notes chosen</span> : null}>
+    <Panel
+      title={`Note ${name}, bar ${bar}`}
+      aside={props.stretch > 1 ? <span className="text-ink-2">{props.stretch} notes chosen</span> : null}
+    >
       <div className="grid gap-4">
         <div>
           <div className="flex items-baseline justify-between gap-2">
@@ -87,7 +94,13 @@ export function NotePanel(props: Props): ReactNode {
             </span>
           </div>
           <p className="text-ink-2">
-            {finger?.source === 'suggested' ? 'proposed' : finger?.source === 'printed' ? 'printed in the file' : finger ? 'yours' : 'none yet'}
+            {finger?.source === 'suggested'
+              ? 'proposed'
+              : finger?.source === 'printed'
+                ? 'printed in the file'
+                : finger
+                  ? 'yours'
+                  : 'none yet'}
             {proposal && finger?.source === 'suggested' ? `: ${proposal.why}` : ''}
             {proposal && (proposal.string !== undefined || proposal.position)
               ? `; string ${proposal.string ?? ''}${proposal.fret === undefined ? '' : `, fret ${proposal.fret}`}${proposal.position ? `, ${proposal.position}` : ''}`
@@ -95,16 +108,28 @@ export function NotePanel(props: Props): ReactNode {
           </p>
           {props.wind ? (
             <div className="mt-2 flex flex-wrap gap-1">
-              {[...(proposal ? [proposal.keys ?? ''] : []), ...(proposal?.alternates ?? [])].filter(Boolean).map((keys) => (
-                <Button key={keys} className="figure" aria-pressed={finger?.text === keys} onClick={() => props.onFinger(keys)}>
-                  {keys}
-                </Button>
-              ))}
+              {[...(proposal ? [proposal.keys ?? ''] : []), ...(proposal?.alternates ?? [])]
+                .filter(Boolean)
+                .map((keys) => (
+                  <Button
+                    key={keys}
+                    className="figure"
+                    aria-pressed={finger?.text === keys}
+                    onClick={() => props.onFinger(keys)}
+                  >
+                    {keys}
+                  </Button>
+                ))}
             </div>
           ) : (
             <div className="mt-2 flex flex-wrap gap-1">
               {props.digits.map((digit) => (
-                <Button key={digit} className="figure min-w-11" aria-pressed={finger?.text === digit} onClick={() => props.onFinger(digit)}>
+                <Button
+                  key={digit}
+                  className="figure min-w-11"
+                  aria-pressed={finger?.text === digit}
+                  onClick={() => props.onFinger(digit)}
+                >
                   {digit}
                 </Button>
               ))}
@@ -146,7 +171,8 @@ export function NotePanel(props: Props): ReactNode {
             <ul className="mt-1 text-warn">
               {props.history.map((e) => (
                 <li key={e.id}>
-                  {day(e.at)}: {e.before ?? 'none'} → {e.after ?? 'none'}, after practice had begun
+                  {shortDay(dayOf(e.at, props.zone))}: {e.before ?? 'none'} → {e.after ?? 'none'}, after practice had
+                  begun
                 </li>
               ))}
             </ul>
@@ -186,7 +212,12 @@ export function NotePanel(props: Props): ReactNode {
         ) : null}
         <label>
           <h3>Dynamic here</h3>
-          <select ref={props.dynamicInput} className="field mt-1 w-full" value={props.dynamic} onChange={(e) => props.onDynamic(e.target.value)}>
+          <select
+            ref={props.dynamicInput}
+            className="field mt-1 w-full"
+            value={props.dynamic}
+            onChange={(e) => props.onDynamic(e.target.value)}
+          >
             <option value="">none of yours</option>
             {LEVELS.map((level) => (
               <option key={level} value={level}>
@@ -197,25 +228,30 @@ export function NotePanel(props: Props): ReactNode {
         </label>
         <div className="flex flex-wrap gap-1" role="group" aria-label="Own signs">
           {MICRO.map(([sign, says]) => (
-            <Button key={sign} className="min-w-11" aria-label={says} title={says} aria-pressed={props.micro === sign} onClick={() => props.onMicro(sign)}>
+            <Button
+              key={sign}
+              className="min-w-11"
+              aria-label={says}
+              title={says}
+              aria-pressed={props.micro === sign}
+              onClick={() => props.onMicro(sign)}
+            >
               {sign}
             </Button>
           ))}
         </div>
         <label>
           <h3>Cue</h3>
-          <input
-            ref={props.cueInput}
-            key={`cue ${note.id} ${String(props.forStudent?.on)} ${props.cue}`}
+          <KeptField
+            key={props.cueKey}
+            draftKey={props.cueKey}
+            inputRef={props.cueInput}
             className="field mt-1 w-full bg-plum-wash font-semibold text-plum"
-            defaultValue={props.cue}
+            value={props.cue}
             maxLength={500}
             placeholder="say it again next week"
             list="own-cues"
-            onBlur={(e) => props.onCue(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') e.currentTarget.blur();
-            }}
+            onKeep={props.onCue}
           />
         </label>
         <datalist id="own-cues">
@@ -225,7 +261,12 @@ export function NotePanel(props: Props): ReactNode {
         </datalist>
         {props.forStudent ? (
           <label className="flex items-center gap-2">
-            <input type="checkbox" className="size-5 accent-leaf" checked={props.forStudent.on} onChange={(e) => props.forStudent?.set(e.target.checked)} />
+            <input
+              type="checkbox"
+              className="size-5 accent-leaf"
+              checked={props.forStudent.on}
+              onChange={(e) => props.forStudent?.set(e.target.checked)}
+            />
             cue only for {props.forStudent.name}
           </label>
         ) : null}
@@ -233,8 +274,14 @@ export function NotePanel(props: Props): ReactNode {
         <div className="flex gap-2">
           {([false, true] as const).map((second) => (
             <label key={String(second)} className="flex-1">
-              <span className={second ? 'text-ink-2' : 'font-semibold'}>{second ? 'or, read otherwise' : 'A phrase ends'}</span>
-              <select className="field mt-1 w-full" value={second ? props.phraseToo : props.phrase} onChange={(e) => props.onPhrase(e.target.value, second)}>
+              <span className={second ? 'text-ink-2' : 'font-semibold'}>
+                {second ? 'or, read otherwise' : 'A phrase ends'}
+              </span>
+              <select
+                className="field mt-1 w-full"
+                value={second ? props.phraseToo : props.phrase}
+                onChange={(e) => props.onPhrase(e.target.value, second)}
+              >
                 <option value="">no</option>
                 <option value=",">, goes on</option>
                 <option value=".">. closes</option>
@@ -246,16 +293,14 @@ export function NotePanel(props: Props): ReactNode {
         </div>
         <label>
           <h3>Own word here</h3>
-          <input
-            key={`word ${note.id} ${props.word}`}
+          <KeptField
+            key={props.wordKey}
+            draftKey={props.wordKey}
             className="field mt-1 w-full"
-            defaultValue={props.word}
+            value={props.word}
             maxLength={200}
             placeholder="one syllable a note, split by hyphens"
-            onBlur={(e) => props.onWord(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') e.currentTarget.blur();
-            }}
+            onKeep={props.onWord}
           />
         </label>
         {props.ornament ? (
@@ -263,7 +308,9 @@ export function NotePanel(props: Props): ReactNode {
             <h3>{props.ornament.kind.replace(/-/g, ' ')}</h3>
             {props.ornamentStaff}
             <p className="figure">
-              {props.ornament.notes.map((n) => pitchName(spellMidi(n.midi, score.bars[note.bar]?.key.fifths ?? 0)).replace(/-?\d+$/, '')).join(' ')}
+              {props.ornament.notes
+                .map((n) => pitchName(spellMidi(n.midi, score.bars[note.bar]?.key.fifths ?? 0)).replace(/-?\d+$/, ''))
+                .join(' ')}
             </p>
             <p className="text-ink-2">
               {props.ornament.notesPerSecond.toFixed(1)} notes a second

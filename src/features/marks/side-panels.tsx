@@ -6,17 +6,27 @@ import { fraction } from '@/core/score';
 import { Button, HandMap, Panel } from '@/ui';
 import { playNotes } from '@/features/score';
 import { ChordPanel } from './chord-panel';
-import { isFretted, stringNames } from './instrument';
+import { fingersOf, stringNames } from './instrument';
 import type { MarkActions } from './mark-actions';
 import { SmallStaff } from './small-staff';
 import { startMapOf } from './start-map';
 import { USUAL_BREATH, type MarksModel } from './use-marks-model';
 
 /** What belongs to the bars as a whole: where the hands begin, the chords, what is printed, the breaths. */
-export function SidePanels({ model, actions }: { readonly model: MarksModel; readonly actions: MarkActions }): ReactNode {
-  const { score, notes, from, to, tempo, marking, blocked, setBlocked, instrument, student, fingering, startBar } = model;
+export function SidePanels({
+  model,
+  actions,
+}: {
+  readonly model: MarksModel;
+  readonly actions: MarkActions;
+}): ReactNode {
+  const { score, notes, from, to, tempo, marking, blocked, setBlocked, instrument, student, fingering, startBar } =
+    model;
   const startMap = startMapOf(model);
-  const blocks = marking ? blockChords(marking.harmony.beats.filter((b) => b.bar >= from && b.bar <= Math.min(to, from + 3))) : [];
+  const strings = fingersOf(instrument);
+  const blocks = marking
+    ? blockChords(marking.harmony.beats.filter((b) => b.bar >= from && b.bar <= Math.min(to, from + 3)))
+    : [];
   const printedSigns = useMemo(() => countArticulations(score, from, to), [score, from, to]);
   /** Lead-sheet symbols of the file beside the chord that sounds, where they are not the same. */
   const differing = score.chords
@@ -34,7 +44,7 @@ export function SidePanels({ model, actions }: { readonly model: MarksModel; rea
       {startMap ? (
         <Panel title="Where it starts">
           <HandMap drawing={startMap} />
-          <Button look="quiet" className="mt-2" onClick={() => void actions.offerFindRung()}>
+          <Button look="quiet" className="mt-2" onClick={() => actions.offerFindRung()}>
             Make “find it again” a rung
           </Button>
         </Panel>
@@ -62,7 +72,14 @@ export function SidePanels({ model, actions }: { readonly model: MarksModel; rea
                   const factor = 60 / tempo / score.ticksPerQuarter;
                   const start = blocks[0]?.onset ?? 0;
                   playNotes(
-                    blocks.flatMap((b) => b.keys.map((midi) => ({ midi, start: (b.onset - start) * factor, seconds: b.length * factor * 0.95, loud: 0.4 }))),
+                    blocks.flatMap((b) =>
+                      b.keys.map((midi) => ({
+                        midi,
+                        start: (b.onset - start) * factor,
+                        seconds: b.length * factor * 0.95,
+                        loud: 0.4,
+                      })),
+                    ),
                   );
                 }}
               >
@@ -79,17 +96,20 @@ export function SidePanels({ model, actions }: { readonly model: MarksModel; rea
         <Panel title="Printed here">
           <p>{printedSigns.map((a) => `${a.times} ${a.sign}`).join(', ') || 'No articulation.'}</p>
           {notes.some((n) => n.marks.lyrics.length > 0) ? (
-            <Button look="quiet" className="mt-1" onClick={() => void actions.wordsFromLyrics()}>
+            <Button look="quiet" className="mt-1" onClick={() => actions.wordsFromLyrics()}>
               Count with the words of the song
             </Button>
           ) : null}
         </Panel>
       ) : null}
-      {instrument && isFretted(instrument) ? <ChordPanel score={score} from={from} to={to} instrument={instrument} names={stringNames(instrument)} /> : null}
+      {strings?.kind === 'fretted' ? (
+        <ChordPanel score={score} from={from} to={to} strings={strings} names={stringNames(instrument)} />
+      ) : null}
       {marking?.breaths ? (
         <Panel title="Breath spans">
           <p className="mb-1 text-ink-2">
-            {student?.breathSpanInSeconds ?? USUAL_BREATH} s a breath{student ? ` for ${student.name}` : ''}, at {tempo} a minute
+            {student?.breathSpanInSeconds ?? USUAL_BREATH} s a breath{student ? ` for ${student.name}` : ''}, at {tempo}{' '}
+            a minute
           </p>
           <ul>
             {marking.breaths.spans
@@ -99,7 +119,9 @@ export function SidePanels({ model, actions }: { readonly model: MarksModel; rea
                   <span>
                     bars <span className="figure">{barsText(score, s.fromBar, s.toBar)}</span>
                   </span>
-                  <span className="figure">{s.range ? `${s.range[0].toFixed(1)}–${s.range[1].toFixed(1)}` : s.seconds.toFixed(1)} s</span>
+                  <span className="figure">
+                    {s.range ? `${s.range[0].toFixed(1)}–${s.range[1].toFixed(1)}` : s.seconds.toFixed(1)} s
+                  </span>
                 </li>
               ))}
           </ul>
@@ -108,7 +130,10 @@ export function SidePanels({ model, actions }: { readonly model: MarksModel; rea
       ) : null}
       {fingering?.warnings.some((w) => w.code === 'stretch') ? (
         <Panel title="Take care">
-          <p>A stretch past the hand is never worth pain. Pain, numbness or tingling: stop, rest, and see a clinician who knows musicians.</p>
+          <p>
+            A stretch past the hand is never worth pain. Pain, numbness or tingling: stop, rest, and see a clinician who
+            knows musicians.
+          </p>
         </Panel>
       ) : null}
     </>

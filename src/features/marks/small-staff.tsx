@@ -22,13 +22,18 @@ function documentOf(notes: readonly SmallNote[], fifths: number): string {
   const low = notes.filter((n) => n.keys.some((k) => k < 57)).length > 0;
   const upper = notes.map((n) => eventOf({ ...n, keys: low ? n.keys.filter((k) => k >= 57) : n.keys }, fifths));
   const lower = notes.map((n) => eventOf({ ...n, keys: n.keys.filter((k) => k < 57) }, fifths));
-  const quarters = notes.reduce<Fraction>((sum, n) => fraction(sum.n * n.duration.d + n.duration.n * sum.d, sum.d * n.duration.d), fraction(0));
+  const quarters = notes.reduce<Fraction>(
+    (sum, n) => fraction(sum.n * n.duration.d + n.duration.n * sum.d, sum.d * n.duration.d),
+    fraction(0),
+  );
   const treble = { clef: { sign: 'G' as const, line: 2, octaveChange: 0 } };
   const bass = { clef: { sign: 'F' as const, line: 4, octaveChange: 0 } };
   return draftToMusicXml({
     title: '',
     composer: '',
-    parts: [{ id: 'P1', name: '', sound: null, midiProgram: null, transpose: null, staves: low ? [treble, bass] : [treble] }],
+    parts: [
+      { id: 'P1', name: '', sound: null, midiProgram: null, transpose: null, staves: low ? [treble, bass] : [treble] },
+    ],
     bars: [
       {
         number: '1',
@@ -56,7 +61,15 @@ function documentOf(notes: readonly SmallNote[], fifths: number): string {
 }
 
 /** A few notes on a staff of their own, smaller than the music. */
-export function SmallStaff({ notes, fifths, label }: { readonly notes: readonly SmallNote[]; readonly fifths: number; readonly label: string }): ReactNode {
+export function SmallStaff({
+  notes,
+  fifths,
+  label,
+}: {
+  readonly notes: readonly SmallNote[];
+  readonly fifths: number;
+  readonly label: string;
+}): ReactNode {
   const document = notes.length === 0 ? '' : documentOf(notes, fifths);
   const [drawn, setDrawn] = useState<{ readonly document: string; readonly svg: string }>({ document: '', svg: '' });
   useEffect(() => {

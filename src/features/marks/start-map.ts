@@ -6,20 +6,26 @@ import type { MarksModel } from './use-marks-model';
 
 /** Where the hands are when the bars begin; null where nothing is known of the instrument. */
 export function startMapOf(model: MarksModel): HandMapDrawing | null {
-  const { notes, part, fingers, proposed, refused, instrument, family } = model;
+  const { notes, part, fingers, proposed, refused, instrument, about } = model;
   const staffNotes = (staff: number): Note[] => notes.filter((n) => n.part === part?.id && n.staff === staff);
   const firstOf = (staff: number): Note[] => {
     const mine = staffNotes(staff);
     return mine.filter((n) => n.onset === mine[0]?.onset);
   };
   const of = (n: Note): string => fingerAt(n, fingers, proposed, refused)?.text ?? '';
-  if (!instrument) return null;
-  if (family === 'keyboard') {
+  if (about.startMap === 'none') return null;
+  if (about.startMap === 'keyboard') {
     const keys = [1, 2].flatMap((staff) =>
       firstOf(staff).flatMap((n) =>
         n.midi === null
           ? []
-          : [{ midi: n.midi as number, finger: of(n), hand: proposed.get(n.id)?.hand ?? (staff === 1 ? ('right' as const) : ('left' as const)) }],
+          : [
+              {
+                midi: n.midi as number,
+                finger: of(n),
+                hand: proposed.get(n.id)?.hand ?? (staff === 1 ? ('right' as const) : ('left' as const)),
+              },
+            ],
       ),
     );
     return keys.length > 0 ? { kind: 'keyboard', keys } : null;
@@ -27,7 +33,7 @@ export function startMapOf(model: MarksModel): HandMapDrawing | null {
   const [n] = firstOf(1);
   const p = n ? proposed.get(n.id) : undefined;
   if (!n || !p) return null;
-  if (family === 'wind') return { kind: 'keys', text: of(n) };
+  if (about.startMap === 'keys') return { kind: 'keys', text: of(n) };
   return {
     kind: 'strings',
     names: stringNames(instrument),

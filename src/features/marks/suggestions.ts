@@ -1,5 +1,5 @@
 import type { DynamicLevel } from '@/core/dynamics';
-import type { Mark, NoteMark } from '@/core/studio';
+import type { Mark, NewMark } from '@/core/studio';
 import type { Marking } from '@/workers';
 
 /** Something proposed at a note: how it reads, why, and the mark it becomes. */
@@ -15,14 +15,24 @@ export interface Suggestion {
 
 type SuggestedBody =
   | { readonly kind: 'dynamic'; readonly noteId: string; readonly level: DynamicLevel }
-  | { readonly kind: 'wedge'; readonly noteId: string; readonly toNoteId: string; readonly role: 'crescendo' | 'diminuendo' }
+  | {
+      readonly kind: 'wedge';
+      readonly noteId: string;
+      readonly toNoteId: string;
+      readonly role: 'crescendo' | 'diminuendo';
+    }
   | { readonly kind: 'breath'; readonly noteId: string; readonly catch: boolean }
   | { readonly kind: 'bow'; readonly noteId: string; readonly direction: 'up' | 'down' }
   | { readonly kind: 'cue'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'phrase'; readonly noteId: string; readonly sign: ',' | '.' | '?' | '!' };
 
 /** Suggestions for the given notes that are neither refused nor there already. */
-export function suggestionsFor(marking: Marking, inSection: ReadonlySet<string>, marks: readonly Mark[], refused: ReadonlySet<string>): Suggestion[] {
+export function suggestionsFor(
+  marking: Marking,
+  inSection: ReadonlySet<string>,
+  marks: readonly Mark[],
+  refused: ReadonlySet<string>,
+): Suggestion[] {
   const there = new Set(marks.flatMap((m) => ('noteId' in m ? [`${m.kind} ${m.noteId}`] : [])));
   const all: Suggestion[] = [];
   for (const d of marking.dynamics) {
@@ -88,8 +98,9 @@ export function suggestionsFor(marking: Marking, inSection: ReadonlySet<string>,
   return all.filter((s) => inSection.has(s.noteId) && !refused.has(s.key) && !there.has(`${s.body.kind} ${s.noteId}`));
 }
 
-export const toMark = (s: Suggestion, base: { readonly id: string; readonly pieceId: string; readonly updatedAt: string }): NoteMark => ({
-  ...base,
+/** The mark that an accepted suggestion becomes. */
+export const toMark = (s: Suggestion, pieceId: string): NewMark => ({
+  pieceId,
   studentId: null,
   source: 'teacher',
   ...s.body,

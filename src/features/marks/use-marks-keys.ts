@@ -22,7 +22,10 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
   const otherStaff = (by: number): void => {
     if (!note) return step(1);
     const other = notes.filter((n) => n.staff === note.staff + by && n.part === note.part);
-    const near = other.reduce<Note | null>((best, n) => (best === null || Math.abs(n.onset - note.onset) < Math.abs(best.onset - note.onset) ? n : best), null);
+    const near = other.reduce<Note | null>(
+      (best, n) => (best === null || Math.abs(n.onset - note.onset) < Math.abs(best.onset - note.onset) ? n : best),
+      null,
+    );
     if (near) setNoteId(near.id);
   };
   const onStrip = (e: KeyboardEvent): boolean => (e.target as Element).getAttribute('role') === 'listbox';
@@ -54,11 +57,11 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
     'up',
     onKey(() => otherStaff(-1)),
   );
-  useHotkeys('1, 2, 3, 4, 5, 0', (e) => void actions.setFinger(e.key), { useKey: true });
-  useHotkeys('backspace', () => void actions.clearFinger());
-  useHotkeys('x', () => void actions.refuseFinger());
+  useHotkeys('1, 2, 3, 4, 5, 0', (e) => actions.setFinger(e.key), { useKey: true });
+  useHotkeys('backspace', () => actions.clearFinger());
+  useHotkeys('x', () => actions.refuseFinger());
   useHotkeys('enter', (e) => {
-    if (!['BUTTON', 'INPUT', 'SELECT', 'SUMMARY'].includes((e.target as Element).tagName)) void actions.acceptFingers();
+    if (!['BUTTON', 'INPUT', 'SELECT', 'SUMMARY'].includes((e.target as Element).tagName)) actions.acceptFingers();
   });
   useHotkeys('space', (e) => {
     if ((e.target as Element).tagName === 'BUTTON' || (e.target as Element).tagName === 'SUMMARY') return;
@@ -67,12 +70,12 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
   });
   useHotkeys(
     '<',
-    onKey(() => void actions.drawHairpin('crescendo')),
+    onKey(() => actions.drawHairpin('crescendo')),
     { useKey: true },
   );
   useHotkeys(
     '>',
-    onKey(() => void actions.drawHairpin('diminuendo')),
+    onKey(() => actions.drawHairpin('diminuendo')),
     { useKey: true },
   );
   useHotkeys('escape', () => {
@@ -80,10 +83,10 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
     setNoteId(model.noteId);
   });
   useHotkeys('a', () => {
-    if (model.here.length > 0) void actions.accept(model.here);
+    if (model.here.length > 0) actions.accept(model.here);
   });
   useHotkeys('p', model.choosePhrase);
-  useHotkeys('l', () => void actions.markCopies());
+  useHotkeys('l', () => actions.markCopies());
   useHotkeys(
     'c',
     onKey(() => cueInput.current?.focus()),

@@ -2,26 +2,25 @@ import { useMemo, useState } from 'react';
 import type { DynamicLevel } from '@/core/dynamics';
 import { LEVELS } from '@/core/dynamics';
 import type { FingeringLock, FingeringRequest } from '@/core/fingering';
-import { standingKey } from '@/core/mastery';
 import type { OrnamentStyle } from '@/core/ornaments';
 import { countStaff, type CountSystem } from '@/core/rhythm';
 import { tempoAt } from '@/core/score';
-import { useFingerings, useLadders, useMarks, useSettings, useStandings, useStudents } from '@/store';
+import { instrumentOf } from '@/core/instruments';
+import { FULL_FINGERING, teachingFor } from '@/core/studio';
+import { useFingerings, useMarks, useSettings, useStudents } from '@/store';
 import type { LaneText } from '@/ui';
-import { useFingering, useMarking, type PieceContext } from '@/features/score';
+import { shownOf, useFingering, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { noteAtOnset } from './count-lane';
-import type { FingerView } from './finger-view';
-import { familyOf, isWind, solverFor } from './instrument';
+import { usualView, type FingerView } from './finger-view';
+import { fingersOf } from './instrument';
 import { suggestionsFor } from './suggestions';
 
 export const isDynamicLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l === text);
 export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
 export type Lane = (typeof LANES)[number];
-/** Name of the fingering that is not a variant. */
-export const FULL = 'full';
-/** Style of an ornament until the teacher chooses another for it. */
-export const USUAL_STYLE: OrnamentStyle = 'early';
+/** Style of an ornament until the teacher chooses another for it: measured while that is how trills are taught, else as older music has it. */
+const usualStyle = (trills: 'measured' | 'free'): OrnamentStyle => (trills === 'measured' ? 'measured' : 'early');
 /** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
 export const USUAL_BREATH = 8;
 
@@ -31,16 +30,14 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   const loadedMarks = useMarks(piece.id);
   const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
   const students = useStudents() ?? [];
-  const standings = useStandings({ pieceId: piece.id });
   const changedFingers = useFingerings(piece.id);
-  const ladders = useLadders(piece.id) ?? [];
   const [noteId, setNote] = useState<string | null>(null);
   /** Other end of a chosen stretch of notes; the note in hand is one end. */
   const [anchorId, setAnchor] = useState<string | null>(null);
-  const [system, setSystem] = useState<CountSystem>('meter');
+  const [chosenSystem, setSystem] = useState<CountSystem | null>(null);
   const [silent, setSilent] = useState<'brackets' | 'hidden'>('brackets');
-  const [wholeView, setWholeView] = useState<FingerView>('every');
-  const [pieceVariant, setPieceVariant] = useState(FULL);
+  const [wholeView, setWholeView] = useState<FingerView | null>(null);
+  const [pieceVariant, setPieceVariant] = useState(FULL_FINGERING);
   const [tempoText, setTempoText] = useState('');
   const [openOrFourth, setOpenOrFourth] = useState<'open' | 'fourth'>('open');
   const [onString, setOnString] = useState('');
@@ -49,7 +46,9 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   const [shownSource, setShownSource] = useState<LaneText['source'] | 'all'>('all');
   const [blocked, setBlocked] = useState(false);
   const [forStudent, setForStudent] = useState(false);
-  const [hairpin, setHairpin] = useState<{ readonly from: string; readonly role: 'crescendo' | 'diminuendo' } | null>(null);
+  const [hairpin, setHairpin] = useState<{ readonly from: string; readonly role: 'crescendo' | 'diminuendo' } | null>(
+    null,
+  );
   const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
 
   const setNoteId = (id: string | null, extend = false): void => {
@@ -73,14 +72,20 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   };
   const settings = useSettings() ?? null;
   const student = students.find((s) => s.id === where.studentId) ?? null;
-  const view: FingerView = student ? (student.density ?? 'every') : wholeView;
-  const variant = student ? (student.variants?.[piece.id] ?? FULL) : pieceVariant;
+  const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
+  const view: FingerView = (student ? student.density : wholeView) ?? usualView(teaching);
+  const system: CountSystem = chosenSystem ?? teaching.counting;
+  const ornamentStyle = usualStyle(teaching.trills);
+  const variant = student ? (student.variants?.[piece.id] ?? FULL_FINGERING) : pieceVariant;
   const first = sections[0];
   const range: readonly [number, number] = section
     ? [section.from, section.to]
     : (where.bars ?? (first ? [first.from, first.to] : [0, Math.min(7, score.bars.length - 1)]));
   const [from, to] = range;
-  const notes = useMemo(() => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null), [score, from, to]);
+  const notes = useMemo(
+    () => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null),
+    [score, from, to],
+  );
   const ids = useMemo(() => new Set(notes.map((n) => n.id)), [notes]);
   const note = notes.find((n) => n.id === noteId) ?? null;
   const anchor = notes.find((n) => n.id === anchorId) ?? null;
@@ -94,18 +99,32 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   }, [note, anchor, notes]);
   const part = score.parts[0];
   const staves = part?.staves ?? 1;
-  const instrument = solverFor(piece, score);
-  const family = instrument ? familyOf(instrument) : 'keyboard';
-  const wind = isWind(instrument);
+  const { instrument } = piece;
+  const about = instrumentOf(instrument);
+  const solver = fingersOf(instrument)?.kind ?? null;
+  const wind = solver === 'wind';
 
   const refused = useMemo(() => new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))), [marks]);
-  const allFingers = useMemo(() => marks.flatMap((m) => (m.kind === 'finger' && m.studentId === null ? [m] : [])), [marks]);
-  const fingers = useMemo(() => new Map(allFingers.filter((m) => (m.variant ?? FULL) === variant).map((m) => [m.noteId, m] as const)), [allFingers, variant]);
-  const variants = useMemo(() => [...new Set([FULL, 'simple', variant, ...allFingers.map((m) => m.variant ?? FULL)])], [allFingers, variant]);
+  const allFingers = useMemo(
+    () => marks.flatMap((m) => (m.kind === 'finger' && m.studentId === null ? [m] : [])),
+    [marks],
+  );
+  const fingers = useMemo(
+    () =>
+      new Map(allFingers.filter((m) => (m.variant ?? FULL_FINGERING) === variant).map((m) => [m.noteId, m] as const)),
+    [allFingers, variant],
+  );
+  const variants = useMemo(
+    () => [...new Set([FULL_FINGERING, 'simple', variant, ...allFingers.map((m) => m.variant ?? FULL_FINGERING)])],
+    [allFingers, variant],
+  );
 
-  const hands = useMemo(() => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))), [marks]);
+  const hands = useMemo(
+    () => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))),
+    [marks],
+  );
   const request = useMemo<FingeringRequest | null>(() => {
-    if (!instrument) return null;
+    if (solver === null) return null;
     const locks = new Map<string, FingeringLock>();
     for (const n of score.notes) {
       const mine = fingers.get(n.id);
@@ -114,7 +133,11 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
           n.id,
           wind
             ? { keys: mine.finger }
-            : { finger: mine.finger, ...(mine.string === undefined ? {} : { string: mine.string }), ...(mine.fret === undefined ? {} : { fret: mine.fret }) },
+            : {
+                finger: mine.finger,
+                ...(mine.string === undefined ? {} : { string: mine.string }),
+                ...(mine.fret === undefined ? {} : { fret: mine.fret }),
+              },
         );
       else if (n.marks.fingers[0] && !wind) locks.set(n.id, { finger: n.marks.fingers[0] });
     }
@@ -129,40 +152,69 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
       ...(capo === '' ? {} : { capo: Number(capo) }),
       ...(student?.handSpanInSemitones ? { spanInSemitones: student.handSpanInSemitones } : {}),
     };
-  }, [instrument, score, fingers, hands, wind, from, to, openOrFourth, onString, capo, student?.handSpanInSemitones]);
-  const fingering = useFingering(piece, request);
+  }, [
+    instrument,
+    solver,
+    score,
+    fingers,
+    hands,
+    wind,
+    from,
+    to,
+    openOrFourth,
+    onString,
+    capo,
+    student?.handSpanInSemitones,
+  ]);
+  /** Proposals of another student, variant or instrument are never shown for this one. */
+  const forWhom = JSON.stringify([student?.id ?? null, variant, capo, onString, from, to]);
+  const asked = useFingering(piece, forWhom, request);
+  const fingering = solver === null ? null : shownOf(asked);
   const proposed = useMemo(() => new Map((fingering?.notes ?? []).map((f) => [f.noteId, f])), [fingering]);
 
   const startBar = score.bars[from];
   const written = startBar ? Math.round(tempoAt(score, startBar.onset)) : 90;
   const typedTempo = Number(tempoText);
   const tempo = tempoText !== '' && typedTempo >= 10 && typedTempo <= 400 ? typedTempo : (piece.targetTempo ?? written);
-  const ornamentStyles = useMemo(() => new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))), [marks]);
-  const marking = useMarking(piece, {
+  const ornamentStyles = useMemo(
+    () => new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
+    [marks],
+  );
+  const askedMarking = useMarking(piece, student?.id ?? '', {
     tempo,
     breathSpanInSeconds: student?.breathSpanInSeconds ?? USUAL_BREATH,
-    wind,
-    bowed: family === 'bowed',
-    family,
-    style: USUAL_STYLE,
+    breathes: about.breathes,
+    strictTime: teaching.time === 'metronome',
+    bowed: solver === 'bowed',
+    technique: about.technique,
+    style: ornamentStyle,
     ownCues: settings?.gestureCues ?? {},
     styles: ornamentStyles,
   });
-  const suggestions = useMemo(() => (marking ? suggestionsFor(marking, ids, marks, refused) : []), [marking, ids, marks, refused]);
+  const marking = shownOf(askedMarking);
+  const problem = asked.kind === 'failed' ? asked.issue : askedMarking.kind === 'failed' ? askedMarking.issue : null;
+  const suggestions = useMemo(
+    () => (marking ? suggestionsFor(marking, ids, marks, refused) : []),
+    [marking, ids, marks, refused],
+  );
   const inStretch = useMemo(() => new Set(stretch.map((n) => n.id)), [stretch]);
   const here = suggestions.filter((s) => inStretch.has(s.noteId));
 
   const dynamics = marks.flatMap((m) => (m.kind === 'dynamic' ? [m] : []));
-  const cues = marks.flatMap((m) => (m.kind === 'cue' && (m.studentId === null || m.studentId === student?.id) ? [m] : []));
+  const cues = marks.flatMap((m) =>
+    m.kind === 'cue' && (m.studentId === null || m.studentId === student?.id) ? [m] : [],
+  );
   const words = useMemo(() => {
     const map = new Map<string, string>();
     for (const m of marks) if (m.kind === 'syllable') map.set(m.noteId, m.text);
     return map;
   }, [marks]);
-  const counts = useMemo(() => (part ? countStaff(score, part.id, 1, from, to, system) : []), [score, part, from, to, system]);
+  const counts = useMemo(
+    () => (part ? countStaff(score, part.id, 1, from, to, system) : []),
+    [score, part, from, to, system],
+  );
   const onsets = useMemo(() => noteAtOnset(score, from, to), [score, from, to]);
 
-  const practisedBy = students.filter((s) => section && standings?.has(standingKey(s.id, section.section.id)));
   const chosen = inStretch;
   return {
     where,
@@ -173,10 +225,8 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
     marks,
     students,
     changedFingers,
-    ladders,
     settings,
     student,
-    practisedBy,
     noteId,
     setNoteId,
     choosePhrase,
@@ -219,8 +269,14 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
     part,
     staves,
     instrument,
-    family,
+    solver,
+    about,
     wind,
+    ornamentStyle,
+    /** Nothing that is shown is of an earlier request. */
+    fingersAreCurrent: asked.kind === 'ready',
+    suggestionsAreCurrent: askedMarking.kind === 'ready',
+    problem,
     startBar,
     refused,
     fingers,

@@ -1,59 +1,60 @@
 'use client';
 
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { setDocument } from '@/core/commands';
 import type { Piece } from '@/core/studio';
-import { rowChange, useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
-import { pieceWorker } from '@/workers';
+import { useActs } from '@/features/acts';
+import { useDraftText } from '@/features/drafts';
+import { loadedPiece } from '@/features/score';
+import { openAsEdition } from '@/workers';
 
 /** How long typing must pause before the music is drawn anew. */
 const PAUSE_MS = 350;
 
-/** A piece typed as ABC: the text, and the music above it follows as it is typed. What cannot be read is said; the last good music stays. */
+/**
+ * A piece typed as ABC: the music above follows as it is typed. What is typed is kept at once, readable or not; the last readable music
+ * stays until it reads again. Bars and notes that did not change keep their marks, wherever they move.
+ */
 export function AbcEditor({ piece }: { readonly piece: Piece }): ReactNode {
-  const studio = useStudio();
-  const [text, setText] = useState(piece.original ?? '');
+  const { run, act } = useActs();
+  const draft = useDraftText(`abc ${piece.id}`, piece.original ?? '');
   const [problem, setProblem] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
-  const latest = useRef(piece);
+  const { text, open, settle } = draft;
+  const latest = useRef({ piece, text, settle });
   useEffect(() => {
-    latest.current = piece;
-  }, [piece]);
-  const kept = piece.original ?? '';
-  // Undo and another device change the kept text under the editor.
-  const [shown, setShown] = useState(kept);
-  const [sent, setSent] = useState<string | null>(null);
-  if (shown !== kept) {
-    setShown(kept);
-    if (kept !== sent) setText(kept);
-  }
+    latest.current = { piece, text, settle };
+  });
   useEffect(() => {
-    if (text === (latest.current.original ?? '')) return undefined;
-    const timer = setTimeout(() => {
-      void pieceWorker()
-        .openAbc(text, piece.fileName)
-        .then(async (opened) => {
-          if (!opened.ok) {
-            setProblem(opened.issue.message);
-            return;
-          }
-          setProblem(null);
-          setNotes(opened.value.warnings.map((w) => w.message));
-          const before = latest.current;
-          const after: Piece = {
-            ...before,
-            title: opened.value.title || before.title,
-            composer: opened.value.composer || before.composer,
-            source: opened.value.text,
-            original: text,
-            updatedAt: studio.now(),
-          };
-          setSent(text);
-          await studio.commit('typing', [rowChange('pieces', before, after)]);
-        });
-    }, PAUSE_MS);
+    if (!open) return undefined;
+    const read = async (): Promise<void> => {
+      const before = latest.current.piece;
+      const edition = await openAsEdition(loadedPiece(before).piece, { kind: 'abc', text, fileName: before.fileName });
+      // More was typed meanwhile: its own reading follows.
+      if (latest.current.text !== text) return;
+      if (!edition.ok) {
+        setProblem(edition.issue.message);
+        return;
+      }
+      const { opened, kept } = edition.value;
+      setProblem(null);
+      setNotes(opened.notes);
+      const { title, composer } = opened;
+      run(
+        setDocument,
+        {
+          pieceId: before.id,
+          document: { source: opened.text, original: text, title, composer },
+          kept,
+          label: 'typing',
+        },
+        { stored: () => latest.current.text === text && latest.current.settle() },
+      );
+    };
+    const timer = setTimeout(() => act(read), PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [text, piece.fileName, studio]);
+  }, [text, open, run, act]);
   return (
     <Panel title="As text (ABC)">
       <textarea
@@ -62,9 +63,11 @@ export function AbcEditor({ piece }: { readonly piece: Piece }): ReactNode {
         spellCheck={false}
         aria-label="The piece as ABC text"
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => draft.type(e.target.value)}
       />
-      {problem ? <Problem>{problem} The last readable music stays above.</Problem> : null}
+      {open && problem ? (
+        <Problem>{problem} The last readable music stays above; what you typed is kept.</Problem>
+      ) : null}
       {notes.length > 0 ? (
         <ul className="mt-2 text-ink-2">
           {notes.slice(0, 5).map((n, i) => (

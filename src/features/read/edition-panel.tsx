@@ -1,95 +1,82 @@
 'use client';
 
-import { useRef, useState, type ReactNode } from 'react';
-import { toast } from 'sonner';
+import { useRef, type ReactNode } from 'react';
+import { dropMark, placeMark, setDocument } from '@/core/commands';
+import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
-import { moveToEdition, type NoteMark, type Piece } from '@/core/studio';
-import { versionOf } from '@/features/score';
-import { rowChange, useMarks, useSections, useStudio, type ChangeEntry } from '@/store';
-import { Button, Panel, Problem } from '@/ui';
-import { pieceWorker } from '@/workers';
+import { markInWords, notesOfMark, type Piece } from '@/core/studio';
+import { useActs } from '@/features/acts';
+import { loadedPiece } from '@/features/score';
+import { useMarks, useSections } from '@/store';
+import { Button, Panel } from '@/ui';
+import { openAsEdition, type EditionFile } from '@/workers';
 
-function says(mark: NoteMark): string {
-  switch (mark.kind) {
-    case 'finger':
-      return `finger ${mark.finger}`;
-    case 'dynamic':
-      return mark.level;
-    case 'wedge':
-      return mark.role;
-    case 'cue':
-      return `“${mark.text}”`;
-    case 'breath':
-      return 'breath';
-    case 'bow':
-      return `${mark.direction}-bow`;
-    case 'phrase':
-      return `phrase ${mark.sign}`;
-    case 'micro':
-      return `sign ${mark.sign}`;
-    case 'ornament':
-      return `ornament, ${mark.style}`;
-    case 'hand':
-      return `${mark.hand} hand`;
-    case 'syllable':
-      return `word “${mark.text}”`;
-  }
+/** Marks listed at a time. */
+const MOST_LISTED = 30;
+
+const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+
+/** What became of the bars, in a sentence. */
+function changesInWords({ changedBars, newBars, lostBars }: EditionFile): string {
+  const parts = [
+    changedBars > 0 ? `${count(changedBars, 'bar differs', 'bars differ')}` : '',
+    newBars > 0 ? `${count(newBars, 'bar is new', 'bars are new')}` : '',
+    lostBars.length > 0
+      ? `${lostBars.length === 1 ? 'bar' : 'bars'} ${lostBars.slice(0, 8).join(', ')} ${lostBars.length === 1 ? 'is' : 'are'} gone`
+      : '',
+  ].filter((p) => p !== '');
+  return parts.length === 0 ? 'No bar differs.' : `${parts.join('; ')}.`;
 }
 
-/** A corrected edition takes the place of the file; marks follow the notes that did not change, the rest wait here to be placed. */
-export function EditionPanel({ piece, score, chosenNote }: { readonly piece: Piece; readonly score: Score; readonly chosenNote: string | null }): ReactNode {
-  const studio = useStudio();
+/** A corrected edition takes the place of the file; marks stay on the notes that did not change, the rest wait here to be placed. */
+export function EditionPanel({
+  piece,
+  score,
+  chosenNote,
+}: {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly chosenNote: string | null;
+}): ReactNode {
+  const { run, act } = useActs();
   const marks = useMarks(piece.id) ?? [];
   const sections = useSections(piece.id) ?? [];
   const input = useRef<HTMLInputElement | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const here = new Set(score.notes.map((n) => n.id));
-  const waiting = marks.flatMap((m) => ('noteId' in m && !here.has(m.noteId) ? [m] : []));
-  const take = async (file: File): Promise<void> => {
-    setProblem(null);
-    const worker = pieceWorker();
-    const opened = await worker.open(new Uint8Array(await file.arrayBuffer()), file.name);
-    if (!opened.ok) {
-      setProblem(`${opened.issue.message} The piece stays as it was.`);
-      return;
-    }
-    const at = studio.now();
-    const after: Piece = {
-      ...piece,
-      format: opened.value.format,
+  const notes = new Set(score.notes.map((n) => n.id));
+  const bars = new Set(score.bars.map((b) => b.id));
+  const waiting = marks.filter((m) => notesOfMark(m).some((id) => !notes.has(id)));
+  const lost = sections.filter((s) => !bars.has(s.fromBar) || !bars.has(s.toBar));
+  const take = async (file: File): Promise<Result<unknown>> => {
+    const edition = await openAsEdition(loadedPiece(piece).piece, {
+      kind: 'file',
+      bytes: new Uint8Array(await file.arrayBuffer()),
       fileName: file.name,
-      source: opened.value.text,
-      encoding: opened.value.encoding,
-      bom: opened.value.bom,
-      original: opened.value.original,
-      updatedAt: at,
-    };
-    await worker.load(versionOf(piece), piece.source, piece.fileName);
-    await worker.load(versionOf(after), after.source, after.fileName);
-    const match = await worker.match(versionOf(piece), versionOf(after));
-    if (!match) {
-      setProblem('The two editions could not be compared. The piece stays as it was.');
-      return;
-    }
-    const moved = moveToEdition(marks, sections, match, at);
-    const entries: ChangeEntry[] = [
-      rowChange('pieces', piece, after),
-      ...moved.marks.map((m, i) => rowChange('marks', marks[i] ?? null, m)),
-      ...moved.sections.map((s, i) => rowChange('sections', sections[i] ?? null, s)),
-    ];
-    await studio.commit('corrected edition', entries);
-    const kept = marks.length - moved.lostMarks.length;
-    toast(
-      `${match.changedBars.length} ${match.changedBars.length === 1 ? 'bar differs' : 'bars differ'}. ${kept} of ${marks.length} marks kept their place${moved.lostSections.length > 0 ? `; ${moved.lostSections.length} sections lost a bar` : ''}.`,
-    );
-  };
-  const place = async (mark: NoteMark): Promise<void> => {
-    if (!chosenNote) return;
-    await studio.commit('mark placed', [rowChange('marks', mark, { ...mark, noteId: chosenNote, updatedAt: studio.now() })]);
+    });
+    if (!edition.ok)
+      return { ok: false, issue: { ...edition.issue, message: `${edition.issue.message} The piece stays as it was.` } };
+    const { opened, kept } = edition.value;
+    run(setDocument, {
+      pieceId: piece.id,
+      document: {
+        source: opened.text,
+        original: opened.original,
+        format: opened.format,
+        fileName: file.name,
+        encoding: opened.encoding,
+        bom: opened.bom,
+        composer: opened.composer || piece.composer,
+      },
+      kept,
+      label: 'corrected edition',
+      says: `${changesInWords(edition.value)} Marks and sections stay on what did not change.`,
+    });
+    return edition;
   };
   return (
     <Panel title="Corrected edition">
-      <p className="mb-2 text-ink-2">A newer file of this piece can take its place: marks, sections and records stay on what did not change.</p>
+      <p className="mb-2 text-ink-2">
+        A newer file of this piece can take its place: marks, sections and records stay on what did not change.
+      </p>
       <Button onClick={() => input.current?.click()}>Bring in a corrected edition</Button>
       <input
         ref={input}
@@ -100,31 +87,50 @@ export function EditionPanel({ piece, score, chosenNote }: { readonly piece: Pie
         aria-label="Choose the corrected edition"
         onChange={(e) => {
           const [file] = e.target.files ?? [];
-          if (file) void take(file);
+          if (file) act(() => take(file));
           e.target.value = '';
         }}
       />
-      {problem ? (
-        <div className="mt-2">
-          <Problem>{problem}</Problem>
-        </div>
+      {lost.length > 0 ? (
+        <>
+          <h3 className="mt-3">Sections without their bars</h3>
+          <ul>
+            {lost.map((s) => (
+              <li key={s.id}>
+                {s.letter} {s.name}: its first or last bar is not in this edition. Its ladder and records are kept; undo
+                brings the edition before back.
+              </li>
+            ))}
+          </ul>
+        </>
       ) : null}
       {waiting.length > 0 ? (
         <>
           <h3 className="mt-3">To place again</h3>
-          <p className="text-ink-2">{chosenNote ? 'The chosen note takes the mark you press.' : 'Click a note first.'}</p>
+          <p className="text-ink-2">
+            {chosenNote ? 'The chosen note takes the mark you press.' : 'Click a note first.'}
+          </p>
           <ul className="grid gap-1">
-            {waiting.slice(0, 30).map((m) => (
+            {waiting.slice(0, MOST_LISTED).map((m) => (
               <li key={m.id} className="flex items-center gap-1">
-                <Button className="flex-1" disabled={!chosenNote} onClick={() => void place(m)}>
-                  Place {says(m)}
+                <Button
+                  className="flex-1"
+                  disabled={!chosenNote}
+                  onClick={() => chosenNote && run(placeMark, { markId: m.id, noteId: chosenNote })}
+                >
+                  Place {markInWords(m)}
                 </Button>
-                <Button look="quiet" aria-label={`Drop ${says(m)}`} onClick={() => void studio.commit('mark dropped', [rowChange('marks', m, null)])}>
+                <Button
+                  look="quiet"
+                  aria-label={`Drop ${markInWords(m)}`}
+                  onClick={() => run(dropMark, { markId: m.id })}
+                >
                   Drop
                 </Button>
               </li>
             ))}
           </ul>
+          {waiting.length > MOST_LISTED ? <p className="text-ink-2">and {waiting.length - MOST_LISTED} more</p> : null}
         </>
       ) : null}
     </Panel>

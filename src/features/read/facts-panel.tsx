@@ -22,7 +22,11 @@ function FactRow({ fact, onShow }: { readonly fact: Fact; readonly onShow: (bar:
         {bar === null ? (
           fact.value
         ) : (
-          <button type="button" className="min-h-6 text-left text-leaf underline decoration-rule-strong underline-offset-4" onClick={() => onShow(bar)}>
+          <button
+            type="button"
+            className="min-h-6 text-left text-leaf underline decoration-rule-strong underline-offset-4"
+            onClick={() => onShow(bar)}
+          >
             {fact.value}
             <span className="sr-only">, show {fact.name}</span>
           </button>
@@ -33,7 +37,13 @@ function FactRow({ fact, onShow }: { readonly fact: Fact; readonly onShow: (bar:
 }
 
 /** What the page says and what the student must own, each with a click to where it is. */
-export function FactsPanel({ facts, onShow }: { readonly facts: readonly Fact[]; readonly onShow: (bar: number) => void }): ReactNode {
+export function FactsPanel({
+  facts,
+  onShow,
+}: {
+  readonly facts: readonly Fact[];
+  readonly onShow: (bar: number) => void;
+}): ReactNode {
   return (
     <Panel title={HEADINGS.piece}>
       {ORDER.map((group) => {

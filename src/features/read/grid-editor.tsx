@@ -1,59 +1,44 @@
 'use client';
 
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { changeBar, insertBar, parseGrid, removeBar, type Grid, type GridBar } from '@/core/bargrid';
+import { setDocument } from '@/core/commands';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
-import { rowChange, useStudio } from '@/store';
+import { useActs } from '@/features/acts';
+import { KeptField } from '@/features/drafts';
 import { Button, Panel, Problem } from '@/ui';
-import { pieceWorker } from '@/workers';
+import { openBrought } from '@/workers';
 
 const PAUSE_MS = 350;
 const JUMPS = ['', 'D.C.', 'D.C. al Fine', 'D.C. al Coda', 'D.S.', 'D.S. al Fine', 'D.S. al Coda'] as const;
 
-/** A text field that is kept when typing pauses or the field is left. */
+/** A text field of the bar, kept when it is left. */
 function Typed({
+  draftKey,
   label,
   value,
   onKeep,
   placeholder = '',
   wide = false,
 }: {
+  readonly draftKey: string;
   readonly label: string;
   readonly value: string;
-  readonly onKeep: (text: string) => void;
+  readonly onKeep: (text: string, stored: () => void) => void;
   readonly placeholder?: string;
   readonly wide?: boolean;
 }): ReactNode {
-  const [text, setText] = useState(value);
-  const [shown, setShown] = useState(value);
-  const [sent, setSent] = useState<string | null>(null);
-  // Undo changes the value under the field; what was typed here itself does not set it back.
-  if (shown !== value) {
-    setShown(value);
-    if (value !== sent) setText(value);
-  }
-  const keep = useRef(onKeep);
-  useEffect(() => {
-    keep.current = onKeep;
-  });
-  useEffect(() => {
-    if (text === value) return undefined;
-    const timer = setTimeout(() => {
-      setSent(text);
-      keep.current(text);
-    }, PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [text, value]);
   return (
     <label className={wide ? 'block w-full' : 'block'}>
       <span className="block text-sm text-ink-2">{label}</span>
-      <input
+      <KeptField
+        draftKey={draftKey}
         className={`field figure ${wide ? 'w-full' : 'w-24'}`}
-        value={text}
+        value={value}
         placeholder={placeholder}
-        spellCheck={false}
-        onChange={(e) => setText(e.target.value)}
+        onKeep={onKeep}
+        pauseMs={PAUSE_MS}
       />
     </label>
   );
@@ -71,35 +56,49 @@ export function GridEditor({
   readonly bar: number;
   readonly onChoose: (bar: number) => void;
 }): ReactNode {
-  const studio = useStudio();
+  const { run, act } = useActs();
   const [problem, setProblem] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
   const grid = parseGrid(piece.original ?? '');
   if (!grid) return <Problem>The bar grid of this piece is damaged. Undo, or lay the piece out again.</Problem>;
   const index = Math.max(0, Math.min(grid.bars.length - 1, at));
   const bar = grid.bars[index];
-  const keep = async (label: string, next: Grid): Promise<void> => {
-    const opened = await pieceWorker().openGrid(next, piece.fileName);
-    if (!opened.ok) {
-      setProblem(opened.issue.message);
-      return;
-    }
-    setProblem(null);
-    setNotes(opened.value.warnings.filter((w) => w.code === 'grid').map((w) => w.message));
-    await studio.commit(label, [
-      rowChange('pieces', piece, {
-        ...piece,
-        title: next.title || piece.title,
-        composer: next.composer,
-        source: opened.value.text,
-        original: JSON.stringify(next),
-        updatedAt: studio.now(),
-      }),
-    ]);
-  };
-  const change = (label: string, what: { readonly [K in keyof GridBar]?: GridBar[K] | undefined }): void => void keep(label, changeBar(grid, index, what));
+  const keep = (label: string, next: Grid, stored: () => void = () => undefined): void =>
+    act(async () => {
+      const opened = await openBrought({ kind: 'grid', grid: next, fileName: piece.fileName });
+      if (!opened.ok) {
+        setProblem(opened.issue.message);
+        return;
+      }
+      setProblem(null);
+      setNotes(opened.value.notes);
+      run(
+        setDocument,
+        {
+          pieceId: piece.id,
+          document: {
+            source: opened.value.text,
+            original: JSON.stringify(next),
+            title: next.title || piece.title,
+            composer: next.composer,
+          },
+          // A grid's bars have ids of their own.
+          kept: null,
+          label,
+        },
+        { stored },
+      );
+    });
+  const change = (
+    label: string,
+    what: { readonly [K in keyof GridBar]?: GridBar[K] | undefined },
+    stored?: () => void,
+  ): void => keep(label, changeBar(grid, index, what), stored);
   const number = score.bars[index]?.number ?? String(index + 1);
-  const toggle = (label: string, name: 'repeatStart' | 'lineBreak' | 'segno' | 'coda' | 'toCoda' | 'fine'): ReactNode => (
+  const toggle = (
+    label: string,
+    name: 'repeatStart' | 'lineBreak' | 'segno' | 'coda' | 'toCoda' | 'fine',
+  ): ReactNode => (
     <label className="flex min-h-9 items-center gap-2">
       <input
         type="checkbox"
@@ -118,7 +117,7 @@ export function GridEditor({
         <span className="flex flex-wrap gap-1">
           <Button
             onClick={() => {
-              void keep(`bar put in after ${number}`, insertBar(grid, index));
+              keep(`bar put in after ${number}`, insertBar(grid, index));
               onChoose(index + 1);
             }}
           >
@@ -128,7 +127,7 @@ export function GridEditor({
             look="quiet"
             disabled={grid.bars.length <= 1}
             onClick={() => {
-              void keep(`bar ${number} taken out`, removeBar(grid, index));
+              keep(`bar ${number} taken out`, removeBar(grid, index));
               onChoose(Math.max(0, index - 1));
             }}
           >
@@ -145,39 +144,72 @@ export function GridEditor({
             label={`${hand} of bar ${number}, as ABC (C D E = middle octave, c = above, C2 longer, n = rhythm only)`}
             value={bar?.typed?.[staff] ?? ''}
             placeholder={staff === 0 ? 'C D E2   or   n n n2' : 'C,2 G,2'}
-            onKeep={(text) => {
-              const typed = Array.from({ length: hands.length }, (_, s) => (s === staff ? text : (bar?.typed?.[s] ?? '')));
-              change(`notes of bar ${number}`, { typed: typed.every((t) => t.trim() === '') ? undefined : typed });
+            draftKey={`grid ${piece.id} ${bar?.id ?? ''} ${staff}`}
+            onKeep={(text, stored) => {
+              const typed = Array.from({ length: hands.length }, (_, s) =>
+                s === staff ? text : (bar?.typed?.[s] ?? ''),
+              );
+              change(
+                `notes of bar ${number}`,
+                { typed: typed.every((t) => t.trim() === '') ? undefined : typed },
+                stored,
+              );
             }}
           />
         ))}
         {problem ? <Problem>{problem}</Problem> : null}
         {notes.length > 0 ? <p className="text-warn">{notes.slice(0, 3).join('; ')}</p> : null}
         <div key={bar?.id} className="flex flex-wrap items-end gap-3">
-          <Typed label="Meter from here" value={bar?.meter ?? ''} placeholder="as before" onKeep={(meter) => change(`meter of bar ${number}`, { meter })} />
-          <Typed label="Key from here" value={bar?.key ?? ''} placeholder="as before" onKeep={(key) => change(`key of bar ${number}`, { key })} />
           <Typed
+            draftKey={`grid ${piece.id} ${bar?.id ?? ''} meter`}
+            label="Meter from here"
+            value={bar?.meter ?? ''}
+            placeholder="as before"
+            onKeep={(meter, stored) => change(`meter of bar ${number}`, { meter }, stored)}
+          />
+          <Typed
+            draftKey={`grid ${piece.id} ${bar?.id ?? ''} key`}
+            label="Key from here"
+            value={bar?.key ?? ''}
+            placeholder="as before"
+            onKeep={(key, stored) => change(`key of bar ${number}`, { key }, stored)}
+          />
+          <Typed
+            draftKey={`grid ${piece.id} ${bar?.id ?? ''} tempo`}
             label="Tempo from here"
             value={bar?.tempo?.perMinute ? String(bar.tempo.perMinute) : ''}
             placeholder="as before"
-            onKeep={(text) => {
+            onKeep={(text, stored) => {
               const perMinute = Number(text);
-              change(`tempo of bar ${number}`, {
-                tempo: perMinute >= 1 && perMinute <= 999 ? { word: bar?.tempo?.word ?? '', unit: '1/4', perMinute } : undefined,
-              });
+              change(
+                `tempo of bar ${number}`,
+                {
+                  tempo:
+                    perMinute >= 1 && perMinute <= 999
+                      ? { word: bar?.tempo?.word ?? '', unit: '1/4', perMinute }
+                      : undefined,
+                },
+                stored,
+              );
             }}
           />
-          <Typed label="Letter over it" value={bar?.rehearsal ?? ''} onKeep={(rehearsal) => change(`letter over bar ${number}`, { rehearsal })} />
           <Typed
+            draftKey={`grid ${piece.id} ${bar?.id ?? ''} rehearsal`}
+            label="Letter over it"
+            value={bar?.rehearsal ?? ''}
+            onKeep={(rehearsal, stored) => change(`letter over bar ${number}`, { rehearsal }, stored)}
+          />
+          <Typed
+            draftKey={`grid ${piece.id} ${bar?.id ?? ''} ending`}
             label="Ending begins"
             value={bar?.ending?.join(',') ?? ''}
             placeholder="1 or 1,2"
-            onKeep={(text) => {
+            onKeep={(text, stored) => {
               const ending = text
                 .split(/[,. ]+/)
                 .map(Number)
                 .filter((n) => Number.isInteger(n) && n >= 1 && n <= 20);
-              change(`ending at bar ${number}`, { ending: ending.length > 0 ? ending : undefined });
+              change(`ending at bar ${number}`, { ending: ending.length > 0 ? ending : undefined }, stored);
             }}
           />
           <label className="block">
@@ -201,7 +233,11 @@ export function GridEditor({
           </label>
           <label className="block">
             <span className="block text-sm text-ink-2">Jump at its end</span>
-            <select className="field" value={bar?.jump ?? ''} onChange={(e) => change(`jump at bar ${number}`, { jump: e.target.value })}>
+            <select
+              className="field"
+              value={bar?.jump ?? ''}
+              onChange={(e) => change(`jump at bar ${number}`, { jump: e.target.value })}
+            >
               {JUMPS.map((jump) => (
                 <option key={jump} value={jump}>
                   {jump === '' ? 'none' : jump}

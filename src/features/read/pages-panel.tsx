@@ -1,11 +1,13 @@
 'use client';
 
 import { ImagePlus, Trash2 } from 'lucide-react';
-import { useRef, useState, type ReactNode } from 'react';
-import { toast } from 'sonner';
+import { useRef, type ReactNode } from 'react';
 import type { Page, Piece } from '@/core/studio';
-import { rowChange, usePages, useStudio } from '@/store';
-import { Button, Panel, Problem } from '@/ui';
+import { addPage, removePage } from '@/core/commands';
+import { fail, ok, type Result } from '@/core/result';
+import { usePages } from '@/store';
+import { Button, Panel } from '@/ui';
+import { useActs } from '@/features/acts';
 
 const TYPES: readonly Page['type'][] = ['image/png', 'image/jpeg', 'image/webp'];
 const isType = (type: string): type is Page['type'] => TYPES.some((t) => t === type);
@@ -15,7 +17,8 @@ const MOST_BYTES = 20_000_000;
 async function base64(file: File): Promise<string> {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const pieces: string[] = [];
-  for (let i = 0; i < bytes.length; i += 24_576) pieces.push(btoa(String.fromCharCode(...bytes.subarray(i, i + 24_576))));
+  for (let i = 0; i < bytes.length; i += 24_576)
+    pieces.push(btoa(String.fromCharCode(...bytes.subarray(i, i + 24_576))));
   return pieces.join('');
 }
 
@@ -29,32 +32,17 @@ export function PagesPanel({
   readonly shown: string | null;
   readonly onShow: (id: string | null) => void;
 }): ReactNode {
-  const studio = useStudio();
+  const { run, act } = useActs();
   const pages = usePages(piece.id) ?? [];
   const input = useRef<HTMLInputElement | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const add = async (files: readonly File[]): Promise<void> => {
-    setProblem(null);
-    let order = Math.max(0, ...pages.map((p) => p.order));
-    for (const file of files) {
-      const { type } = file;
-      if (!isType(type)) {
-        setProblem(`${file.name} is not a PNG, JPEG or WebP picture.`);
-        continue;
-      }
-      if (file.size > MOST_BYTES) {
-        setProblem(`${file.name} is larger than 20 MB; save the picture smaller.`);
-        continue;
-      }
-      order += 1;
-      const page: Page = { id: studio.newId(), pieceId: piece.id, name: file.name, type, data: await base64(file), order, updatedAt: studio.now() };
-      await studio.commit(`page ${file.name}`, [rowChange('pages', null, page)]);
-      onShow(page.id);
-    }
-  };
-  const remove = async (page: Page): Promise<void> => {
-    await studio.commit('page taken away', [rowChange('pages', page, null)]);
-    toast('Page taken away. Undo brings it back.');
+  const add = async (file: File): Promise<Result<null>> => {
+    const { type } = file;
+    if (!isType(type)) return fail('not-a-picture', `${file.name} is not a PNG, JPEG or WebP picture.`);
+    if (file.size > MOST_BYTES)
+      return fail('too-large', `${file.name} is larger than 20 MB; save the picture smaller.`);
+    const data = await base64(file);
+    run(addPage, { pieceId: piece.id, name: file.name, type, data }, { stored: ({ made }) => onShow(made ?? null) });
+    return ok(null);
   };
   return (
     <Panel
@@ -74,11 +62,10 @@ export function PagesPanel({
         tabIndex={-1}
         aria-label="Choose pictures of the page"
         onChange={(e) => {
-          void add([...(e.target.files ?? [])]);
+          for (const file of e.target.files ?? []) act(() => add(file));
           e.target.value = '';
         }}
       />
-      {problem ? <Problem>{problem}</Problem> : null}
       {pages.length === 0 ? (
         <p className="text-ink-2">A photo of the printed page can be kept here and shown beside the music.</p>
       ) : (
@@ -91,10 +78,18 @@ export function PagesPanel({
                 className={`flex min-h-11 flex-1 items-center gap-2 rounded px-2 text-left ${shown === page.id ? 'bg-acorn-wash' : 'hover:bg-leaf-wash'}`}
                 onClick={() => onShow(shown === page.id ? null : page.id)}
               >
-                <img src={`data:${page.type};base64,${page.data}`} className="h-10 w-8 border border-rule object-cover" alt="" />
+                <img
+                  src={`data:${page.type};base64,${page.data}`}
+                  className="h-10 w-8 border border-rule object-cover"
+                  alt=""
+                />
                 <span className="truncate">{page.name}</span>
               </button>
-              <Button look="quiet" aria-label={`Take away ${page.name}`} onClick={() => void remove(page)}>
+              <Button
+                look="quiet"
+                aria-label={`Take away ${page.name}`}
+                onClick={() => run(removePage, { pageId: page.id })}
+              >
                 <Trash2 size={18} aria-hidden="true" />
               </Button>
             </li>
@@ -110,7 +105,11 @@ export function PagePicture({ piece, id }: { readonly piece: Piece; readonly id:
   const page = (usePages(piece.id) ?? []).find((p) => p.id === id);
   return page ? (
     <Panel label={`Page ${page.name}`}>
-      <img src={`data:${page.type};base64,${page.data}`} alt={`The printed page, ${page.name}`} className="mx-auto max-h-[70vh] max-w-full" />
+      <img
+        src={`data:${page.type};base64,${page.data}`}
+        alt={`The printed page, ${page.name}`}
+        className="mx-auto max-h-[70vh] max-w-full"
+      />
     </Panel>
   ) : null;
 }

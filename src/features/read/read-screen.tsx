@@ -2,6 +2,7 @@
 
 import { useMemo, useState, type ReactNode } from 'react';
 import { pieceFacts } from '@/core/facts';
+import { instrumentName } from '@/core/instruments';
 import { PieceStage, ScoreLines, type PieceContext } from '@/features/score';
 import { useSettings } from '@/store';
 import { useWhere } from '@/features/where';
@@ -24,15 +25,25 @@ function Reading({ piece, score }: PieceContext): ReactNode {
   const settings = useSettings();
   const [page, setPage] = useState<string | null>(null);
   const [chosenNote, setChosenNote] = useState<string | null>(null);
-  const facts = useMemo(() => pieceFacts(score, piece.instrument, settings?.noteNames ?? 'american'), [score, piece.instrument, settings?.noteNames]);
+  const instrument = instrumentName(piece);
+  const facts = useMemo(
+    () => pieceFacts(score, instrument, settings?.noteNames ?? 'american'),
+    [score, instrument, settings?.noteNames],
+  );
   const selection = where.bars;
   const from = Math.floor((selection?.[0] ?? 0) / PAGE_BARS) * PAGE_BARS;
   const to = Math.min(score.bars.length - 1, from + PAGE_BARS - 1);
-  const chosenBars = useMemo(() => new Set(selection ? score.bars.slice(selection[0], selection[1] + 1).map((b) => b.id) : []), [score, selection]);
+  const chosenBars = useMemo(
+    () => new Set(selection ? score.bars.slice(selection[0], selection[1] + 1).map((b) => b.id) : []),
+    [score, selection],
+  );
   const chosenNotes = useMemo(() => new Set(chosenNote ? [chosenNote] : []), [chosenNote]);
   const noteBar = (id: string): number => score.notes.find((n) => n.id === id)?.bar ?? 0;
   const choose = (index: number, extend = false): void =>
-    where.change({ sectionId: null, bars: extend && selection ? [Math.min(selection[0], index), Math.max(selection[1], index)] : [index, index] });
+    where.change({
+      sectionId: null,
+      bars: extend && selection ? [Math.min(selection[0], index), Math.max(selection[1], index)] : [index, index],
+    });
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_21rem]">
       <div className="flex min-w-0 flex-col gap-3">
@@ -42,11 +53,19 @@ function Reading({ piece, score }: PieceContext): ReactNode {
             <span className="text-ink-2">{piece.composer}</span>
             {score.bars.length > PAGE_BARS ? (
               <span className="ml-auto flex items-center gap-2">
-                <Button look="quiet" disabled={from === 0} onClick={() => where.change({ bars: [from - PAGE_BARS, from - PAGE_BARS] })}>
+                <Button
+                  look="quiet"
+                  disabled={from === 0}
+                  onClick={() => where.change({ bars: [from - PAGE_BARS, from - PAGE_BARS] })}
+                >
                   Earlier bars
                 </Button>
                 <span className="figure">{barsText(score, from, to)}</span>
-                <Button look="quiet" disabled={to >= score.bars.length - 1} onClick={() => where.change({ bars: [to + 1, to + 1] })}>
+                <Button
+                  look="quiet"
+                  disabled={to >= score.bars.length - 1}
+                  onClick={() => where.change({ bars: [to + 1, to + 1] })}
+                >
                   Later bars
                 </Button>
               </span>
@@ -72,13 +91,19 @@ function Reading({ piece, score }: PieceContext): ReactNode {
             }}
           />
         </Panel>
-        {piece.format === 'grid' ? <GridEditor piece={piece} score={score} bar={selection?.[0] ?? 0} onChoose={choose} /> : null}
+        {piece.format === 'grid' ? (
+          <GridEditor piece={piece} score={score} bar={selection?.[0] ?? 0} onChoose={choose} />
+        ) : null}
         {piece.format === 'abc' && piece.original !== null ? <AbcEditor key={piece.id} piece={piece} /> : null}
         {page ? <PagePicture piece={piece} id={page} /> : null}
       </div>
       <div className="flex flex-col gap-3">
         <Panel
-          title={selection ? `Chosen: ${selection[0] === selection[1] ? 'bar' : 'bars'} ${barsText(score, selection[0], selection[1])}` : 'No bars chosen'}
+          title={
+            selection
+              ? `Chosen: ${selection[0] === selection[1] ? 'bar' : 'bars'} ${barsText(score, selection[0], selection[1])}`
+              : 'No bars chosen'
+          }
         >
           {selection ? (
             <>

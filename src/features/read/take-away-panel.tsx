@@ -2,9 +2,11 @@
 
 import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
+import type { Result } from '@/core/result';
 import { tempoAt, type Score } from '@/core/score';
 import { barsText } from '@/core/sections';
 import type { Piece } from '@/core/studio';
+import { useActs } from '@/features/acts';
 import { saveMidi, savePiece } from '@/features/score';
 import { useMarks, useSections } from '@/store';
 import { Button, Panel } from '@/ui';
@@ -25,6 +27,7 @@ export function TakeAwayPanel({
   readonly score: Score;
   readonly selection: readonly [number, number] | null;
 }): ReactNode {
+  const { act } = useActs();
   const marks = useMarks(piece.id) ?? [];
   const sections = useSections(piece.id) ?? [];
   const [tempo, setTempo] = useState('');
@@ -37,31 +40,45 @@ export function TakeAwayPanel({
   );
   const [from, to] = selection ?? [0, score.bars.length - 1];
   const first = score.bars[from];
-  const save = async (): Promise<void> => {
-    const added = await savePiece(piece, marks, sections);
+  const save = async (): Promise<Result<unknown>> => {
+    const saved = await savePiece(piece, marks, sections);
+    if (!saved.ok) return saved;
+    const { added, unplaced } = saved.value;
     toast(
-      added === null
-        ? 'The piece could not be opened.'
-        : `Saved to your downloads with ${added} ${added === 1 ? 'mark' : 'marks'} put in; the rest of the file is untouched.`,
+      `Saved to your downloads with ${added} ${added === 1 ? 'mark' : 'marks'} put in; the rest of the file is untouched.${unplaced > 0 ? ` ${unplaced} have no place in this edition and are only in its own field.` : ''}`,
     );
+    return saved;
   };
   const bpm = tempo.trim() === '' ? null : Number(tempo);
   const badTempo = bpm !== null && !(bpm >= 10 && bpm <= 600);
-  const midi = async (): Promise<void> => {
-    if (badTempo) return;
+  const midi = async (): Promise<Result<unknown>> => {
     const sounding = staves.filter((s) => !silent.has(s.key)).map((s) => s.key);
-    const saved = await saveMidi(piece, { from, to, tempo: bpm, repeats, staves: silent.size === 0 ? null : new Set(sounding), countIn, click });
-    toast(saved ? `Bars ${barsText(score, from, to)} saved as MIDI to your downloads.` : 'The piece could not be opened.');
+    const saved = await saveMidi(piece, {
+      from,
+      to,
+      tempo: bpm,
+      repeats,
+      staves: silent.size === 0 ? null : new Set(sounding),
+      countIn,
+      click,
+    });
+    if (saved.ok) toast(`Bars ${barsText(score, from, to)} saved as MIDI to your downloads.`);
+    return saved;
   };
   const check = (label: string, value: boolean, onChange: (next: boolean) => void): ReactNode => (
     <label key={label} className="flex min-h-8 items-center gap-2">
-      <input type="checkbox" className="size-5 accent-leaf" checked={value} onChange={(e) => onChange(e.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-5 accent-leaf"
+        checked={value}
+        onChange={(e) => onChange(e.target.checked)}
+      />
       {label}
     </label>
   );
   return (
     <Panel title="Take it away">
-      <Button className="w-full" onClick={() => void save()}>
+      <Button className="w-full" onClick={() => act(save)}>
         Save as MusicXML with your marks
       </Button>
       <details className="mt-3 border-t border-rule pt-2">
@@ -98,7 +115,7 @@ export function TakeAwayPanel({
               ),
             )
           : null}
-        <Button className="mt-2" disabled={badTempo || silent.size === staves.length} onClick={() => void midi()}>
+        <Button className="mt-2" disabled={badTempo || silent.size === staves.length} onClick={() => act(midi)}>
           Save as MIDI
         </Button>
       </details>

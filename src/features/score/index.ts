@@ -2,10 +2,10 @@
 export { PieceStage, type PieceContext } from './piece-stage';
 export { saveMidi, savePiece } from './save-piece';
 export { ScoreLines } from './score-lines';
-export { useScore, useScores, versionOf } from './use-score';
-export { difficultiesOf } from './strip';
+export { useScore, useScores } from './use-score';
+export { loadedPiece } from './loaded-piece';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
 export { playNotes, type HeardNote } from './play';
-export { useChunks, useFingering, useMarking } from './use-marking';
+export { shownOf, useChunks, useFingering, useMarking, type Answer } from './use-marking';
 export { useOverhead } from './use-overhead';

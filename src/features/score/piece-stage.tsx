@@ -41,7 +41,10 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
             ? 'The piece in this address is not in this studio.'
             : 'Take a piece from the shelf, or bring one in there.'}
         </p>
-        <a className="rounded border border-leaf bg-leaf px-4 py-2 font-semibold text-white" href={where.addressOf('shelf', { pieceId: null })}>
+        <a
+          className="rounded border border-leaf bg-leaf px-4 py-2 font-semibold text-white"
+          href={where.addressOf('shelf', { pieceId: null })}
+        >
           Go to the shelf
         </a>
       </EmptyState>
@@ -62,7 +65,9 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
       <h1 className="sr-only">
         {heading}: {piece.title}
       </h1>
-      {strip === 'own' ? null : <StripPanel score={score} sections={placed} section={section} compact={strip === 'compact'} />}
+      {strip === 'own' ? null : (
+        <StripPanel score={score} sections={placed} section={section} compact={strip === 'compact'} />
+      )}
       {children({ piece, score, sections: placed, section })}
     </div>
   );

@@ -40,8 +40,7 @@ export function playNotes(notes: readonly HeardNote[], onEnd: () => void = () =>
   const stop = (): void => {
     clearTimeout(timer);
     if (playing?.stop === stop) playing = null;
-    void audio.close();
-    onEnd();
+    audio.close().then(onEnd, onEnd);
   };
   playing = { stop };
   return stop;

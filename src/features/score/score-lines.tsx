@@ -29,7 +29,17 @@ interface Props {
 const FIRST_BARS = 6;
 
 /** Bars of a piece, engraved to the width there is. */
-export function ScoreLines({ piece, score, from, to, label, scale = 62, gutter = 14, withoutFingerings = false, ...rest }: Props): ReactNode {
+export function ScoreLines({
+  piece,
+  score,
+  from,
+  to,
+  label,
+  scale = 62,
+  gutter = 14,
+  withoutFingerings = false,
+  ...rest
+}: Props): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {

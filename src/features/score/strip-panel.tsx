@@ -38,7 +38,17 @@ export function jumpsOf(score: Score): StripJump[] {
 }
 
 /** The bar strip of the piece, tied to the selection in the address. */
-export function StripPanel({ score, sections, section, compact = false, proposed = [], families, ratings, onProposed, ...rest }: Props): ReactNode {
+export function StripPanel({
+  score,
+  sections,
+  section,
+  compact = false,
+  proposed = [],
+  families,
+  ratings,
+  onProposed,
+  ...rest
+}: Props): ReactNode {
   const where = useWhere();
   const bars = useMemo(
     () =>

@@ -1,36 +1,52 @@
 'use client';
 
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Issue } from '@/core/result';
 import type { Piece } from '@/core/studio';
-import { analyse, type Analysis } from '@/workers';
-import { versionOf } from './use-score';
+import { storageProblem } from '@/store';
+import { analyse, type Built } from '@/workers';
+import { loadedPiece, versionOf } from './loaded-piece';
+import { recentlyUsed } from './recently-used';
 
 export type AnalysisState =
   | { readonly kind: 'running'; readonly share: number }
-  | { readonly kind: 'ready'; readonly analysis: Analysis }
+  | { readonly kind: 'ready'; readonly analysis: Built }
   | { readonly kind: 'failed'; readonly issue: Issue }
   | { readonly kind: 'stopped' };
 
-const known = new Map<string, Analysis>();
+const known = recentlyUsed<Built>(12);
 
 /** How the piece is built, found once a version in a worker; `stop` gives it up, `start` begins again. */
-export function useAnalysis(piece: Piece): { readonly state: AnalysisState; readonly stop: () => void; readonly start: () => void } {
+export function useAnalysis(piece: Piece): {
+  readonly state: AnalysisState;
+  readonly stop: () => void;
+  readonly start: () => void;
+} {
   const version = versionOf(piece);
   const [state, setState] = useState<{ version: string; state: AnalysisState } | null>(null);
   const [attempt, setAttempt] = useState(0);
   const [stopped, setStopped] = useState<string | null>(null);
+  // A piece of the same version is the same music, whatever else of it changed.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const loaded = useMemo(() => loadedPiece(piece), [version]);
   useEffect(() => {
-    if (known.has(version) || stopped === version) return undefined;
-    const running = analyse(piece.source, piece.fileName, { keyboard: piece.instrument === 'piano' }, (share) =>
-      setState({ version, state: { kind: 'running', share } }),
-    );
-    void running.result.then((result) => {
-      if (result.ok) known.set(version, result.value);
-      setState({ version, state: result.ok ? { kind: 'ready', analysis: result.value } : { kind: 'failed', issue: result.issue } });
-    });
-    return running.cancel;
-  }, [version, piece.source, piece.fileName, piece.instrument, attempt, stopped]);
+    if (known.get(loaded.key) || stopped === loaded.key) return undefined;
+    let current = true;
+    const tell = (next: AnalysisState): void => {
+      if (current) setState({ version: loaded.key, state: next });
+    };
+    const running = analyse(loaded, null, (share) => tell({ kind: 'running', share }));
+    running.result
+      .then((result) => {
+        if (result.ok) known.put(loaded.key, result.value);
+        tell(result.ok ? { kind: 'ready', analysis: result.value } : { kind: 'failed', issue: result.issue });
+      })
+      .catch((error: unknown) => tell({ kind: 'failed', issue: storageProblem(error).issue }));
+    return () => {
+      current = false;
+      running.cancel();
+    };
+  }, [loaded, attempt, stopped]);
   const there = known.get(version);
   return {
     state: there

@@ -3,43 +3,88 @@
 import { useEffect, useState } from 'react';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { LadderChunk, OrderRequest } from '@/core/ladder';
+import type { Issue, Result } from '@/core/result';
 import type { ProposedSection } from '@/core/sections';
 import type { Piece } from '@/core/studio';
-import { pieceWorker, type Marking, type MarkingRequest } from '@/workers';
-import { versionOf } from './use-score';
+import { storageProblem } from '@/store';
+import { askAnalysis, type LoadedPiece, type Marking, type MarkingRequest } from '@/workers';
+import { loadedPiece, versionOf } from './loaded-piece';
 
-/** A worker's answer to a request that is plain data; the last one stays until the next is there. Requests are told apart by their text. */
-function useAnswer<Answer>(piece: Piece, wanted: string | null, ask: (key: string) => Promise<Answer | null>): Answer | null {
-  const [answer, setAnswer] = useState<{ readonly version: string; readonly value: Answer | null }>({ version: '', value: null });
+/** The answer to what is asked now. `earlier` is the last one about the same thing, for the eye only: nothing may be taken from it. */
+export type Answer<T> =
+  | { readonly kind: 'asking'; readonly earlier: T | null }
+  | { readonly kind: 'ready'; readonly value: T }
+  | { readonly kind: 'failed'; readonly issue: Issue };
+
+interface Asked<T> {
+  readonly about: string;
+  readonly wanted: string;
+  readonly result: Result<T>;
+}
+
+/**
+ * A worker's answer to a request that is plain data, told apart by its text. An answer to an earlier request never stands for this one;
+ * it may be shown while this one is asked, as long as it is about the same thing (`about`: the same piece, student, variant).
+ */
+function useAnswer<T>(
+  piece: Piece,
+  about: string,
+  request: string | null,
+  ask: (loaded: LoadedPiece) => Promise<Result<T>>,
+): Answer<T> {
+  const [asked, setAsked] = useState<Asked<T> | null>(null);
   const version = versionOf(piece);
+  const wanted = request === null ? null : `${version} ${request}`;
+  const subject = `${version} ${about}`;
   useEffect(() => {
     if (wanted === null) return undefined;
     let current = true;
-    const run = async (): Promise<void> => {
-      await pieceWorker().load(version, piece.source, piece.fileName);
-      const value = await ask(version);
-      if (current) setAnswer({ version, value });
+    const tell = (result: Result<T>): void => {
+      if (current) setAsked({ about: subject, wanted, result });
     };
-    void run();
+    ask(loadedPiece(piece))
+      .then(tell)
+      .catch((error: unknown) => tell(storageProblem(error)));
     return () => {
       current = false;
     };
     // The request is in `wanted`; the function that asks is made anew every time and says the same.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted, version]);
-  return answer.version === version ? answer.value : null;
+  }, [wanted, subject]);
+  if (asked !== null && asked.wanted === wanted)
+    return asked.result.ok
+      ? { kind: 'ready', value: asked.result.value }
+      : { kind: 'failed', issue: asked.result.issue };
+  return {
+    kind: 'asking',
+    earlier: asked !== null && asked.about === subject && asked.result.ok ? asked.result.value : null,
+  };
 }
+
+/** What can be shown of an answer: this one, or an earlier one about the same thing. */
+export const shownOf = <T>(answer: Answer<T>): T | null =>
+  answer.kind === 'ready' ? answer.value : answer.kind === 'asking' ? answer.earlier : null;
 
 const replacer = (_: string, value: unknown): unknown => (value instanceof Map ? [...value] : value);
 
-/** A proposed fingering of some bars, solved anew around every lock. */
-export const useFingering = (piece: Piece, request: FingeringRequest | null): Fingering | null =>
-  useAnswer(piece, request ? JSON.stringify(request, replacer) : null, (key) => (request ? pieceWorker().finger(key, request) : Promise.resolve(null)));
+/** A proposed fingering of some bars, solved anew around every lock; `about` says for whom. */
+export const useFingering = (piece: Piece, about: string, request: FingeringRequest | null): Answer<Fingering> =>
+  useAnswer(piece, about, request ? JSON.stringify(request, replacer) : null, (loaded) =>
+    askAnalysis((api) => api.finger(loaded, request ?? { instrument: 'other' })),
+  );
 
 /** Chords, dynamics, breaths, bowing, phrases and ornaments of the piece. */
-export const useMarking = (piece: Piece, request: MarkingRequest): Marking | null =>
-  useAnswer(piece, JSON.stringify(request, replacer), (key) => pieceWorker().marking(key, request));
+export const useMarking = (piece: Piece, about: string, request: MarkingRequest): Answer<Marking> =>
+  useAnswer(piece, about, JSON.stringify(request, replacer), (loaded) =>
+    askAnalysis((api) => api.marking(loaded, request)),
+  );
 
 /** The chunks of a piece in learning order. */
-export const useChunks = (piece: Piece, sections: readonly ProposedSection[], request: OrderRequest): readonly LadderChunk[] | null =>
-  useAnswer(piece, JSON.stringify([sections, request]), (key) => pieceWorker().chunks(key, sections, request));
+export const useChunks = (
+  piece: Piece,
+  sections: readonly ProposedSection[],
+  request: OrderRequest,
+): Answer<readonly LadderChunk[]> =>
+  useAnswer(piece, '', JSON.stringify([sections, request]), (loaded) =>
+    askAnalysis((api) => api.chunks(loaded, sections, request)),
+  );

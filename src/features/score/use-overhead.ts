@@ -6,7 +6,11 @@ import type { Score } from '@/core/score';
 import type { Section, StudioEvent } from '@/core/studio';
 
 /** How many times as long as the bare playing practice takes this student, by the logs of the pieces whose scores are given. */
-export function useOverhead(events: readonly StudioEvent[], sections: readonly Section[], scores: ReadonlyMap<string, Score>): number {
+export function useOverhead(
+  events: readonly StudioEvent[],
+  sections: readonly Section[],
+  scores: ReadonlyMap<string, Score>,
+): number {
   return useMemo(() => {
     const logs = practiceOf(events).flatMap((e): LoggedWork[] => {
       const score = scores.get(e.pieceId);

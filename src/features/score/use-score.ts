@@ -5,27 +5,41 @@ import type { ExcerptRequest } from '@/core/musicxml';
 import type { Issue } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
-import { cachedEngraving, keepEngraving, useStudio, type StudioAccess } from '@/store';
-import { engrave, loadScore, pieceWorker } from '@/workers';
+import { cachedEngraving, keepEngraving, storageProblem, useStudio, type StudioAccess } from '@/store';
+import { askReading, engrave, loadScore } from '@/workers';
+import { loadedPiece, versionOf } from './loaded-piece';
+import { recentlyUsed } from './recently-used';
 
-export type ScoreState = { readonly kind: 'loading' } | { readonly kind: 'ready'; readonly score: Score } | { readonly kind: 'failed'; readonly issue: Issue };
+export type ScoreState =
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'ready'; readonly score: Score }
+  | { readonly kind: 'failed'; readonly issue: Issue };
 
-/** Changes when the music does, not when something else of the piece is set. */
-export const versionOf = (piece: Piece): string => `${piece.id} ${piece.touched?.['source'] ?? piece.updatedAt} ${piece.source.length} ${piece.instrument}`;
-const scores = new Map<string, Score>();
+/** Scores kept in memory: those of a lesson, and some. */
+const scores = recentlyUsed<Score>(60);
+/** Engravings kept in memory. */
+const recent = recentlyUsed<readonly string[]>(120);
 
-/** The score of a piece, read in a worker and kept in memory; an earlier version is shown until the new one is there. */
+/** The score of a piece, read in a worker and kept in memory. */
 export function useScore(piece: Piece | null | undefined): ScoreState {
   const [loaded, setLoaded] = useState<{ version: string; state: ScoreState } | null>(null);
   const version = piece ? versionOf(piece) : null;
   const known = version ? scores.get(version) : undefined;
   useEffect(() => {
-    if (!piece || !version || scores.has(version)) return undefined;
+    if (!piece || !version || scores.get(version)) return undefined;
     let current = true;
-    void loadScore(version, piece.source, piece.fileName).then((result) => {
-      if (result.ok) scores.set(version, result.value);
-      if (current) setLoaded({ version, state: result.ok ? { kind: 'ready', score: result.value } : { kind: 'failed', issue: result.issue } });
-    });
+    loadScore(loadedPiece(piece))
+      .then((result) => {
+        if (result.ok) scores.put(version, result.value);
+        if (current)
+          setLoaded({
+            version,
+            state: result.ok ? { kind: 'ready', score: result.value } : { kind: 'failed', issue: result.issue },
+          });
+      })
+      .catch((error: unknown) => {
+        if (current) setLoaded({ version, state: { kind: 'failed', issue: storageProblem(error).issue } });
+      });
     return () => {
       current = false;
     };
@@ -43,14 +57,15 @@ export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> 
     const run = async (): Promise<void> => {
       for (const piece of pieces) {
         const version = versionOf(piece);
-        if (scores.has(version)) continue;
-        const result = await loadScore(version, piece.source, piece.fileName);
-        if (result.ok) scores.set(version, result.value);
+        if (scores.get(version)) continue;
+        const result = await loadScore(loadedPiece(piece));
+        if (result.ok) scores.put(version, result.value);
         if (!current) return;
         setCount((n) => n + 1);
       }
     };
-    void run();
+    // A piece that cannot be read says so on its own stages.
+    run().catch(() => undefined);
     return () => {
       current = false;
     };
@@ -75,18 +90,21 @@ async function hash(text: string): Promise<string> {
   return [...new Uint8Array(digest)].map((b) => b.toString(16).padStart(2, '0')).join('');
 }
 
-const recent = new Map<string, readonly string[]>();
-
-async function engraveCached(db: StudioAccess['db'], document: string, width: number, scale: number): Promise<EngravingState> {
+async function engraveCached(
+  db: StudioAccess['db'],
+  document: string,
+  width: number,
+  scale: number,
+): Promise<EngravingState> {
   const key = await hash(`${width} ${scale} ${document}`);
   const kept = recent.get(key) ?? (await cachedEngraving(db, key));
   if (kept) {
-    recent.set(key, kept);
+    recent.put(key, kept);
     return { kind: 'ready', systems: kept, document: key };
   }
   const result = await engrave(document, { width, scale });
   if (!result.ok) return { kind: 'failed', message: result.issue.message };
-  recent.set(key, result.value);
+  recent.put(key, result.value);
   await keepEngraving(db, key, result.value, Date.now());
   return { kind: 'ready', systems: result.value, document: key };
 }
@@ -100,27 +118,36 @@ export function useEngraving(
   scale: number,
 ): EngravingState {
   const { db } = useStudio();
-  const [state, setState] = useState<{ wanted: string; engraving: EngravingState } | null>(null);
+  const [state, setState] = useState<{ about: string; wanted: string; engraving: EngravingState } | null>(null);
   const version = piece ? versionOf(piece) : '';
+  const about = JSON.stringify([version, request]);
   const wanted = request && score && width > 0 ? JSON.stringify([version, request, width, scale]) : null;
   useEffect(() => {
     if (!wanted || !piece) return undefined;
     const [, excerptRequest] = JSON.parse(wanted) as [string, ExcerptRequest];
     let current = true;
-    const run = async (): Promise<void> => {
-      const worker = pieceWorker();
-      await worker.load(version, piece.source, piece.fileName);
-      const document = await worker.excerpt(version, excerptRequest);
-      const engraving: EngravingState =
-        document === null ? { kind: 'failed', message: 'This piece could not be opened.' } : await engraveCached(db, document, width, scale);
-      if (current) setState({ wanted, engraving });
+    const run = async (): Promise<EngravingState> => {
+      const document = await askReading((api) => api.excerpt(loadedPiece(piece), excerptRequest));
+      return document.ok
+        ? engraveCached(db, document.value, width, scale)
+        : { kind: 'failed', message: document.issue.message };
     };
-    void run();
+    run()
+      .catch((): EngravingState => ({
+        kind: 'failed',
+        message: 'This music could not be drawn; the rest of the application still works with it.',
+      }))
+      .then((engraving) => {
+        if (current) setState({ about, wanted, engraving });
+      })
+      .catch(() => undefined);
     return () => {
       current = false;
     };
-  }, [wanted, piece, version, db, width, scale]);
+  }, [about, wanted, piece, version, db, width, scale]);
   if (!wanted || !state) return { kind: 'loading' };
-  // While a new width is drawn, the old lines stay.
-  return state.wanted === wanted || state.engraving.kind === 'ready' ? state.engraving : { kind: 'loading' };
+  // While a new width of the same bars is drawn, the old lines stay; other bars never stand for them.
+  return state.wanted === wanted || (state.about === about && state.engraving.kind === 'ready')
+    ? state.engraving
+    : { kind: 'loading' };
 }

@@ -5,12 +5,20 @@ import { intervalsOf, movedInWords, differencesInWords, type Repeat } from '@/co
 import { barsText } from '@/core/sections';
 import { pitchName, type Score } from '@/core/score';
 import { Button, Panel } from '@/ui';
-import type { Analysis } from '@/workers';
+import type { Built } from '@/workers';
 
-export const repeatKey = (r: Repeat): string => `${r.kind} ${r.part ?? ''} ${r.staff ?? ''} ${r.a.join('-')} ${r.b.join('-')}`;
+export const repeatKey = (r: Repeat): string =>
+  `${r.kind} ${r.part ?? ''} ${r.staff ?? ''} ${r.a.join('-')} ${r.b.join('-')}`;
 
 export function repeatWords(score: Score, r: Repeat): string {
-  const hand = r.staff === null ? '' : score.parts.find((p) => p.id === r.part)?.staves === 2 ? (r.staff === 1 ? 'right hand: ' : 'left hand: ') : '';
+  const hand =
+    r.staff === null
+      ? ''
+      : score.parts.find((p) => p.id === r.part)?.staves === 2
+        ? r.staff === 1
+          ? 'right hand: '
+          : 'left hand: '
+        : '';
   switch (r.kind) {
     case 'exact':
       return `${hand}the same`;
@@ -34,18 +42,20 @@ export function LearnFirst({
   onBar,
 }: {
   readonly score: Score;
-  readonly analysis: Analysis;
+  readonly analysis: Built;
   readonly onBar: (bar: number) => void;
 }): ReactNode {
   const half = analysis.payOff.findIndex((s) => s.sharePlayed >= 0.6);
   const shown = analysis.payOff.slice(0, Math.max(6, Math.min(10, half + 1)));
   const told = analysis.payOff[half < 0 ? analysis.payOff.length - 1 : half];
-  const family = (bar: number): string => analysis.families.find((f) => f.staff === 1 && f.bars.includes(bar))?.tag ?? '';
+  const family = (bar: number): string =>
+    analysis.families.find((f) => f.staff === 1 && f.bars.includes(bar))?.tag ?? '';
   if (!told) return null;
   return (
     <Panel title="Learn first">
       <p className="mb-2 text-ink-2">
-        {told.bars.length === 1 ? 'One bar pays' : `${told.bars.length} bars pay`} for {percent(told.sharePlayed)} of the playing time.
+        {told.bars.length === 1 ? 'One bar pays' : `${told.bars.length} bars pay`} for {percent(told.sharePlayed)} of
+        the playing time.
       </p>
       <ol>
         {shown.map((step) => {
@@ -82,7 +92,7 @@ export function Corners({
   onRate,
 }: {
   readonly score: Score;
-  readonly analysis: Analysis;
+  readonly analysis: Built;
   readonly selected: number | null;
   readonly ratings: ReadonlyMap<number, number>;
   readonly onBar: (bar: number) => void;
@@ -96,7 +106,11 @@ export function Corners({
       <ul>
         {analysis.corners.slice(0, 6).map((corner) => (
           <li key={corner.bar} className="border-t border-rule first:border-0">
-            <button type="button" className="flex min-h-11 w-full items-center gap-3 text-left hover:bg-leaf-wash" onClick={() => onBar(corner.bar)}>
+            <button
+              type="button"
+              className="flex min-h-11 w-full items-center gap-3 text-left hover:bg-leaf-wash"
+              onClick={() => onBar(corner.bar)}
+            >
               <span className="figure min-w-8 font-semibold">{score.bars[corner.bar]?.number}</span>
               <span className="flex-1 text-ink-2">
                 {corner.reasons
@@ -112,8 +126,11 @@ export function Corners({
       {selected !== null && computed ? (
         <div className="mt-3 border-t border-rule pt-2">
           <p>
-            Bar <span className="figure">{score.bars[selected]?.number}</span>: <span className="figure">{computed.score.toFixed(1)}</span>
-            {computed.reasons.length > 0 ? <span className="text-ink-2"> ({computed.reasons.map((r) => r.text).join('; ')})</span> : null}
+            Bar <span className="figure">{score.bars[selected]?.number}</span>:{' '}
+            <span className="figure">{computed.score.toFixed(1)}</span>
+            {computed.reasons.length > 0 ? (
+              <span className="text-ink-2"> ({computed.reasons.map((r) => r.text).join('; ')})</span>
+            ) : null}
           </p>
           <label className="mt-1 flex items-center gap-2">
             Your own, 0 to 10
@@ -190,7 +207,7 @@ export function Families({
   onChoose,
 }: {
   readonly score: Score;
-  readonly analysis: Analysis;
+  readonly analysis: Built;
   readonly chosen: string | null;
   readonly onChoose: (key: string | null) => void;
 }): ReactNode {
@@ -228,7 +245,15 @@ const SIZES = ['', 'repeat', 'second', 'third', 'fourth', 'fifth', 'sixth', 'sev
 const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** Intervals, range and starting note of each hand in the chosen bars. */
-export function Intervals({ score, from, to }: { readonly score: Score; readonly from: number; readonly to: number }): ReactNode {
+export function Intervals({
+  score,
+  from,
+  to,
+}: {
+  readonly score: Score;
+  readonly from: number;
+  readonly to: number;
+}): ReactNode {
   const byId = new Map(score.notes.map((n) => [n.id, n]));
   const name = (id: string | null): string => {
     const note = id ? byId.get(id) : undefined;
@@ -242,10 +267,12 @@ export function Intervals({ score, from, to }: { readonly score: Score; readonly
         <div key={`${c.part} ${c.staff}`} className="mb-2">
           {counts.length > 1 ? <h3>{c.staff === 1 ? 'Right hand' : 'Left hand'}</h3> : null}
           <p>
-            starts on {name(c.first)}, {name(c.lowest)} to {name(c.highest)}; {counted(c.repeats, 'repeat')}, {counted(c.steps, 'step')},{' '}
-            {counted(c.skips, 'skip')}
+            starts on {name(c.first)}, {name(c.lowest)} to {name(c.highest)}; {counted(c.repeats, 'repeat')},{' '}
+            {counted(c.steps, 'step')}, {counted(c.skips, 'skip')}
           </p>
-          <p className="text-ink-2">{c.sizes.map((s) => counted(s.up + s.down, SIZES[s.size] ?? `${s.size}th`)).join(', ')}</p>
+          <p className="text-ink-2">
+            {c.sizes.map((s) => counted(s.up + s.down, SIZES[s.size] ?? `${s.size}th`)).join(', ')}
+          </p>
         </div>
       ))}
     </Panel>

@@ -5,6 +5,7 @@ import { clockText, playedSeconds, type Score } from '@/core/score';
 import { barsText, type PlacedSection, type ProposedSection } from '@/core/sections';
 import type { Section } from '@/core/studio';
 import { Button, PickOne } from '@/ui';
+import { KeptField } from '@/features/drafts';
 import type { useSectionActions } from './section-actions';
 import { startInWords } from './section-actions';
 
@@ -18,7 +19,13 @@ const secondsText = (score: Score, from: number, to: number): string =>
     ),
   );
 
-function Letter({ children, proposed = false }: { readonly children: ReactNode; readonly proposed?: boolean }): ReactNode {
+function Letter({
+  children,
+  proposed = false,
+}: {
+  readonly children: ReactNode;
+  readonly proposed?: boolean;
+}): ReactNode {
   return (
     <span
       className={`grid size-9 shrink-0 place-items-center rounded border-2 bg-sheet text-lg font-bold ${proposed ? 'border-dashed border-ink-3 text-ink-2' : 'border-leaf text-ink'}`}
@@ -47,7 +54,12 @@ export function ProposalRow({
 }): ReactNode {
   return (
     <li className={`border-t border-rule ${chosen ? 'border-l-4 border-l-acorn bg-acorn-wash pl-2' : 'pl-3'}`}>
-      <button type="button" aria-pressed={chosen} className="flex min-h-14 w-full items-start gap-3 py-2 pr-2 text-left" onClick={onChoose}>
+      <button
+        type="button"
+        aria-pressed={chosen}
+        className="flex min-h-14 w-full items-start gap-3 py-2 pr-2 text-left"
+        onClick={onChoose}
+      >
         <Letter proposed>{proposal.letter}</Letter>
         <span className="flex-1">
           <span className="font-semibold">{proposal.name}</span>{' '}
@@ -95,12 +107,22 @@ export function SectionRow({
   const like = all.find((p) => p.section.id === section.likeId) ?? null;
   const inside = all.find((p) => p.section.id === section.parentId) ?? null;
   const others = all.filter((p) => p.section.id !== section.id);
-  const pick = (label: string, value: string, choices: readonly (readonly [string, string])[], onPick: (v: string) => void): ReactNode => (
-    <PickOne label={label} value={value} choices={choices} onPick={onPick} stacked />
-  );
+  const pick = (
+    label: string,
+    value: string,
+    choices: readonly (readonly [string, string])[],
+    onPick: (v: string) => void,
+  ): ReactNode => <PickOne label={label} value={value} choices={choices} onPick={onPick} stacked />;
   return (
-    <li className={`border-t border-rule ${chosen ? 'border-l-4 border-l-acorn bg-acorn-wash pl-2' : 'pl-3'} ${inside ? 'ml-4' : ''}`}>
-      <button type="button" aria-pressed={chosen} className="flex min-h-14 w-full items-center gap-3 py-1.5 pr-2 text-left" onClick={onChoose}>
+    <li
+      className={`border-t border-rule ${chosen ? 'border-l-4 border-l-acorn bg-acorn-wash pl-2' : 'pl-3'} ${inside ? 'ml-4' : ''}`}
+    >
+      <button
+        type="button"
+        aria-pressed={chosen}
+        className="flex min-h-14 w-full items-center gap-3 py-1.5 pr-2 text-left"
+        onClick={onChoose}
+      >
         <Letter>{section.letter || '·'}</Letter>
         <span className="flex-1">
           <span className="font-semibold">{section.name || `bars ${barsText(score, placed.from, placed.to)}`}</span>{' '}
@@ -119,23 +141,25 @@ export function SectionRow({
       </button>
       {chosen ? (
         <div className="grid gap-2 pb-3 pr-2">
-          <div key={`${section.id} ${section.updatedAt}`} className="flex gap-2">
+          <div className="flex gap-2">
             <label className="w-20 text-sm text-ink-2">
               Letter
-              <input
+              <KeptField
+                draftKey={`letter ${section.id}`}
                 className="field w-full text-base text-ink"
-                defaultValue={section.letter}
+                value={section.letter}
                 maxLength={8}
-                onBlur={(e) => e.target.value !== section.letter && void actions.edit(placed, { letter: e.target.value })}
+                onKeep={(letter, stored) => actions.edit(placed, { letter }, stored)}
               />
             </label>
             <label className="flex-1 text-sm text-ink-2">
               Name
-              <input
+              <KeptField
+                draftKey={`name ${section.id}`}
                 className="field w-full text-base text-ink"
-                defaultValue={section.name}
+                value={section.name}
                 maxLength={120}
-                onBlur={(e) => e.target.value !== section.name && void actions.edit(placed, { name: e.target.value })}
+                onKeep={(name, stored) => actions.edit(placed, { name }, stored)}
               />
             </label>
           </div>
@@ -143,14 +167,22 @@ export function SectionRow({
             {pick(
               'Like',
               section.likeId ?? '',
-              [['', 'nothing'], ...others.map((p) => [p.section.id, `${p.section.letter} ${p.section.name}`.trim()] as const)],
-              (v) => void actions.edit(placed, { likeId: v === '' ? null : v }),
+              [
+                ['', 'nothing'],
+                ...others.map((p) => [p.section.id, `${p.section.letter} ${p.section.name}`.trim()] as const),
+              ],
+              (v) => actions.edit(placed, { likeId: v === '' ? null : v }),
             )}
             {pick(
               'Inside',
               section.parentId ?? '',
-              [['', 'the piece'], ...others.filter((p) => p.section.parentId === null).map((p) => [p.section.id, p.section.letter] as const)],
-              (v) => void actions.edit(placed, { parentId: v === '' ? null : v }),
+              [
+                ['', 'the piece'],
+                ...others
+                  .filter((p) => p.section.parentId === null)
+                  .map((p) => [p.section.id, p.section.letter] as const),
+              ],
+              (v) => actions.edit(placed, { parentId: v === '' ? null : v }),
             )}
             {pick(
               'Hand',
@@ -162,33 +194,33 @@ export function SectionRow({
               ],
               (v) => {
                 const hand: Section['hand'] = v === 'right' || v === 'left' ? v : 'all';
-                void actions.edit(placed, { hand });
+                actions.edit(placed, { hand });
               },
             )}
           </div>
           <div className="grid grid-cols-2 gap-1">
-            <Button onClick={() => void actions.move(-1, 0)} shortcut="[" aria-label="Begin one bar earlier">
+            <Button onClick={() => actions.move(-1, 0)} shortcut="[" aria-label="Begin one bar earlier">
               ◂ start
             </Button>
-            <Button onClick={() => void actions.move(1, 0)} shortcut="]" aria-label="Begin one bar later">
+            <Button onClick={() => actions.move(1, 0)} shortcut="]" aria-label="Begin one bar later">
               start ▸
             </Button>
-            <Button onClick={() => void actions.move(0, -1)} shortcut="{" aria-label="End one bar earlier">
+            <Button onClick={() => actions.move(0, -1)} shortcut="{" aria-label="End one bar earlier">
               ◂ end
             </Button>
-            <Button onClick={() => void actions.move(0, 1)} shortcut="}" aria-label="End one bar later">
+            <Button onClick={() => actions.move(0, 1)} shortcut="}" aria-label="End one bar later">
               end ▸
             </Button>
-            <Button onClick={() => void actions.endByBeat(-1)} shortcut="," aria-label="End one beat earlier">
+            <Button onClick={() => actions.endByBeat(-1)} shortcut="," aria-label="End one beat earlier">
               ◂ end, a beat
             </Button>
-            <Button onClick={() => void actions.endByBeat(1)} shortcut="." aria-label="End one beat later">
+            <Button onClick={() => actions.endByBeat(1)} shortcut="." aria-label="End one beat later">
               end, a beat ▸
             </Button>
-            <Button onClick={() => void actions.split()} shortcut="s">
+            <Button onClick={() => actions.split()} shortcut="s">
               Split
             </Button>
-            <Button onClick={() => void actions.join()} shortcut="j">
+            <Button onClick={() => actions.join()} shortcut="j">
               Join next
             </Button>
             {like ? (
@@ -196,10 +228,10 @@ export function SectionRow({
                 <Button onClick={() => onCompare(like)} shortcut="c">
                   Beside {like.section.letter}
                 </Button>
-                <Button onClick={() => void actions.carryMarks(like, placed)}>Carry its marks</Button>
+                <Button onClick={() => actions.carryMarks(like, placed)}>Carry its marks</Button>
               </>
             ) : null}
-            <Button onClick={() => void actions.remove()} shortcut="del">
+            <Button onClick={() => actions.remove()} shortcut="del">
               Remove
             </Button>
           </div>

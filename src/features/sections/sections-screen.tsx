@@ -42,23 +42,37 @@ function Sectioning(context: PieceContext): ReactNode {
   const refused = useMemo(() => new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))), [marks]);
   const ratings = useMemo(() => {
     const index = new Map(score.bars.map((b) => [b.id, b.index as number]));
-    return new Map(marks.flatMap((m) => (m.kind === 'rating' && index.has(m.barId) ? [[index.get(m.barId) ?? 0, m.score] as const] : [])));
+    return new Map(
+      marks.flatMap((m) =>
+        m.kind === 'rating' && index.has(m.barId) ? [[index.get(m.barId) ?? 0, m.score] as const] : [],
+      ),
+    );
   }, [marks, score]);
   const open = useMemo(
     () =>
       (analysis?.sections ?? []).filter(
-        (p) => !refused.has(proposalKey(score, p)) && !sections.some((s) => s.from <= p.to && s.to >= p.from + (s.section.toOffset === null ? 0 : 1)),
+        (p) =>
+          !refused.has(proposalKey(score, p)) &&
+          !sections.some((s) => s.from <= p.to && s.to >= p.from + (s.section.toOffset === null ? 0 : 1)),
       ),
     [analysis, refused, sections, score],
   );
-  const chosenProposal = section ? null : (open.find((p) => selected && selected[0] === p.from && selected[1] === p.to) ?? null);
+  const chosenProposal = section
+    ? null
+    : (open.find((p) => selected && selected[0] === p.from && selected[1] === p.to) ?? null);
   const arcs = useMemo(
-    () => (analysis?.repeats ?? []).filter((r) => r.kind !== 'rhythm' && (r.staff === null || r.staff === 1)).slice(0, MOST_ARCS),
+    () =>
+      (analysis?.repeats ?? [])
+        .filter((r) => r.kind !== 'rhythm' && (r.staff === null || r.staff === 1))
+        .slice(0, MOST_ARCS),
     [analysis],
   );
   const chosenRepeat = analysis?.repeats.find((r) => repeatKey(r) === arc) ?? null;
   const families = useMemo(
-    () => new Map((analysis?.families ?? []).filter((f) => f.staff === 1).flatMap((f) => f.bars.map((b) => [b, f.tag] as const))),
+    () =>
+      new Map(
+        (analysis?.families ?? []).filter((f) => f.staff === 1).flatMap((f) => f.bars.map((b) => [b, f.tag] as const)),
+      ),
     [analysis],
   );
   const familyBars = useMemo(() => {
@@ -66,45 +80,64 @@ function Sectioning(context: PieceContext): ReactNode {
     return new Set((found?.bars ?? []).flatMap((b) => score.bars[b]?.id ?? []));
   }, [analysis, family, score]);
 
-  const acceptAll = (): void => void actions.accept(open, analysis?.sections ?? []);
+  const acceptAll = (): void => actions.accept(open, analysis?.sections ?? []);
   useHotkeys('enter', (e) => {
-    if (open.length > 0 && !['BUTTON', 'INPUT', 'SELECT'].includes((e.target as Element).tagName) && (e.target as Element).getAttribute('role') !== 'button')
+    if (
+      open.length > 0 &&
+      !['BUTTON', 'INPUT', 'SELECT'].includes((e.target as Element).tagName) &&
+      (e.target as Element).getAttribute('role') !== 'button'
+    )
       acceptAll();
   });
-  useHotkeys('a', () => chosenProposal && void actions.accept([chosenProposal], analysis?.sections ?? []));
-  useHotkeys('x', () => chosenProposal && void actions.refuse(chosenProposal));
-  useHotkeys('n', () => void actions.make());
-  useHotkeys('s', () => void actions.split());
-  useHotkeys('j', () => void actions.join());
+  useHotkeys('a', () => chosenProposal && actions.accept([chosenProposal], analysis?.sections ?? []));
+  useHotkeys('x', () => chosenProposal && actions.refuse(chosenProposal));
+  useHotkeys('n', () => actions.make());
+  useHotkeys('s', () => actions.split());
+  useHotkeys('j', () => actions.join());
   useHotkeys('c', () => {
     const like = sections.find((p) => p.section.id === section?.section.likeId);
     if (like) setBeside(beside ? null : like);
   });
-  useHotkeys('[', () => void actions.move(-1, 0), { useKey: true });
-  useHotkeys(']', () => void actions.move(1, 0), { useKey: true });
-  useHotkeys('{', () => void actions.move(0, -1), { useKey: true });
-  useHotkeys('}', () => void actions.move(0, 1), { useKey: true });
-  useHotkeys('comma', () => void actions.endByBeat(-1));
-  useHotkeys('period', () => void actions.endByBeat(1));
-  useHotkeys('delete', () => void actions.remove());
+  useHotkeys('[', () => actions.move(-1, 0), { useKey: true });
+  useHotkeys(']', () => actions.move(1, 0), { useKey: true });
+  useHotkeys('{', () => actions.move(0, -1), { useKey: true });
+  useHotkeys('}', () => actions.move(0, 1), { useKey: true });
+  useHotkeys('comma', () => actions.endByBeat(-1));
+  useHotkeys('period', () => actions.endByBeat(1));
+  useHotkeys('delete', () => actions.remove());
 
   const two: TwoPlaces | null = useMemo(() => {
     if (chosenRepeat) {
-      const { onlyA, onlyB } = chosenRepeat.kind === 'changed' ? compareRanges(score, chosenRepeat.a, chosenRepeat.b) : { onlyA: [], onlyB: [] };
+      const { onlyA, onlyB } =
+        chosenRepeat.kind === 'changed'
+          ? compareRanges(score, chosenRepeat.a, chosenRepeat.b)
+          : { onlyA: [], onlyB: [] };
       const noteOf = new Map(score.notes.map((n) => [n.id, n]));
       const mine = (id: string): boolean => chosenRepeat.part === null || noteOf.get(id)?.staff === chosenRepeat.staff;
-      return { a: chosenRepeat.a, b: chosenRepeat.b, title: repeatWords(score, chosenRepeat), differs: new Set([...onlyA, ...onlyB].filter(mine)) };
+      return {
+        a: chosenRepeat.a,
+        b: chosenRepeat.b,
+        title: repeatWords(score, chosenRepeat),
+        differs: new Set([...onlyA, ...onlyB].filter(mine)),
+      };
     }
     if (beside && section) {
       const a: readonly [number, number] = [beside.from, beside.to];
       const b: readonly [number, number] = [section.from, section.to];
       const { onlyA, onlyB } = compareRanges(score, a, b);
-      return { a, b, title: `${beside.section.letter} and ${section.section.letter}, side by side`, differs: new Set([...onlyA, ...onlyB]) };
+      return {
+        a,
+        b,
+        title: `${beside.section.letter} and ${section.section.letter}, side by side`,
+        differs: new Set([...onlyA, ...onlyB]),
+      };
     }
     return null;
   }, [chosenRepeat, beside, section, score]);
 
-  const shown: readonly [number, number] = section ? [section.from, section.to] : (selected ?? [0, Math.min(7, score.bars.length - 1)]);
+  const shown: readonly [number, number] = section
+    ? [section.from, section.to]
+    : (selected ?? [0, Math.min(7, score.bars.length - 1)]);
   const cut: readonly [number, number] = [shown[0], Math.min(shown[1], shown[0] + MOST_BARS_SHOWN - 1)];
   const chooseBars = (from: number, to: number): void => {
     setArc(null);
@@ -129,7 +162,14 @@ function Sectioning(context: PieceContext): ReactNode {
         score={score}
         sections={sections}
         section={section}
-        proposed={open.map((p) => ({ id: `proposed ${p.from}`, from: p.from, to: p.to, letter: p.letter, name: p.name, proposed: true }))}
+        proposed={open.map((p) => ({
+          id: `proposed ${p.from}`,
+          from: p.from,
+          to: p.to,
+          letter: p.letter,
+          name: p.name,
+          proposed: true,
+        }))}
         onProposed={(id) => {
           const found = open.find((p) => `proposed ${p.from}` === id);
           if (found) chooseBars(found.from, found.to);
@@ -137,7 +177,7 @@ function Sectioning(context: PieceContext): ReactNode {
         arcs={stripArcs}
         chosenArc={arc}
         onArc={setArc}
-        onMoveEnd={(id, end, bar) => void actions.dragEnd(id, end, bar)}
+        onMoveEnd={(id, end, bar) => actions.dragEnd(id, end, bar)}
         families={families}
         ratings={ratings}
       />
@@ -174,8 +214,8 @@ function Sectioning(context: PieceContext): ReactNode {
                     score={score}
                     chosen={p === chosenProposal}
                     onChoose={() => chooseBars(p.from, p.to)}
-                    onAccept={() => void actions.accept([p], analysis?.sections ?? [])}
-                    onRefuse={() => void actions.refuse(p)}
+                    onAccept={() => actions.accept([p], analysis?.sections ?? [])}
+                    onRefuse={() => actions.refuse(p)}
                   />
                 ))}
               </ul>
@@ -185,7 +225,7 @@ function Sectioning(context: PieceContext): ReactNode {
             title="Sections"
             aside={
               selected ? (
-                <Button look={open.length > 0 ? 'plain' : 'primary'} shortcut="n" onClick={() => void actions.make()}>
+                <Button look={open.length > 0 ? 'plain' : 'primary'} shortcut="n" onClick={() => actions.make()}>
                   Make {barsText(score, selected[0], selected[1])}
                 </Button>
               ) : null
@@ -263,7 +303,14 @@ function Sectioning(context: PieceContext): ReactNode {
               }
               aside={<span className="figure text-ink-2">bars {barsText(score, shown[0], shown[1])}</span>}
             >
-              <ScoreLines piece={piece} score={score} from={cut[0]} to={cut[1]} label={`Bars ${barsText(score, cut[0], cut[1])}`} chosenBars={familyBars} />
+              <ScoreLines
+                piece={piece}
+                score={score}
+                from={cut[0]}
+                to={cut[1]}
+                label={`Bars ${barsText(score, cut[0], cut[1])}`}
+                chosenBars={familyBars}
+              />
             </Panel>
           )}
           <Intervals score={score} from={shown[0]} to={shown[1]} />
@@ -279,7 +326,7 @@ function Sectioning(context: PieceContext): ReactNode {
               onBar={(b) => chooseBars(b, b)}
               onRate={(bar, value) => {
                 const id = score.bars[bar]?.id;
-                if (id) void actions.rate(id, value);
+                if (id) actions.rate(id, value);
               }}
             />
             <ComesAgain score={score} repeats={analysis.repeats} chosen={arc} onChoose={setArc} />

@@ -3,8 +3,10 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { emptyGrid } from '@/core/bargrid';
+import type { Result } from '@/core/result';
 import { useStudio } from '@/store';
 import { Button, Problem } from '@/ui';
+import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { layOut, startTyped } from './bring-in';
 
@@ -18,9 +20,16 @@ const PICKUPS: readonly (readonly [string, string])[] = [
 ];
 
 /** A piece without a file: the bars of a printed page, or text to be typed. */
-export function NewPieceDialog({ kind, onClose }: { readonly kind: 'grid' | 'text' | null; readonly onClose: () => void }): ReactNode {
+export function NewPieceDialog({
+  kind,
+  onClose,
+}: {
+  readonly kind: 'grid' | 'text' | null;
+  readonly onClose: () => void;
+}): ReactNode {
   const studio = useStudio();
   const where = useWhere();
+  const { act } = useActs();
   const [title, setTitle] = useState('');
   const [composer, setComposer] = useState('');
   const [instrument, setInstrument] = useState('piano');
@@ -38,20 +47,19 @@ export function NewPieceDialog({ kind, onClose }: { readonly kind: 'grid' | 'tex
       <input className={`field min-h-11 ${width}`} value={value} onChange={(e) => onChange(e.target.value)} />
     </label>
   );
-  const make = async (event: FormEvent): Promise<void> => {
-    event.preventDefault();
+  const make = async (): Promise<Result<unknown> | void> => {
     const name = title.trim() || 'Untitled';
     if (kind === 'text') {
-      const piece = await startTyped(studio, name);
-      if (!piece) return;
+      const begun = await startTyped(studio, name);
+      if (!begun.ok) return begun;
       onClose();
-      where.go('read', { pieceId: piece.id });
-      return;
+      where.go('read', { pieceId: begun.value.made ?? null });
+      return begun;
     }
     const count = Number(bars);
     if (!(Number.isInteger(count) && count >= 1 && count <= 2000)) {
       setProblem('The number of bars is a whole number from 1 to 2000.');
-      return;
+      return undefined;
     }
     const perMinute = Number(tempo);
     const laid = await layOut(
@@ -69,27 +77,34 @@ export function NewPieceDialog({ kind, onClose }: { readonly kind: 'grid' | 'tex
       }),
       instrument.trim() || 'piano',
     );
-    if ('issue' in laid) {
+    if (!laid.ok) {
       setProblem(laid.issue.message);
-      return;
+      return undefined;
     }
     setProblem(null);
     setTitle('');
     onClose();
-    where.go('read', { pieceId: laid.piece.id, bars: [0, 0] });
+    where.go('read', { pieceId: laid.value.made ?? null, bars: [0, 0] });
+    return laid;
+  };
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    act(make);
   };
   return (
     <Dialog open={kind !== null} onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
       <div className="fixed inset-0 grid place-items-center overflow-auto p-4">
         <DialogPanel className="panel w-full max-w-2xl p-6">
-          <DialogTitle className="mb-1 text-xl font-semibold">{kind === 'text' ? 'Type a piece' : 'Lay out a printed piece'}</DialogTitle>
+          <DialogTitle className="mb-1 text-xl font-semibold">
+            {kind === 'text' ? 'Type a piece' : 'Lay out a printed piece'}
+          </DialogTitle>
           <p className="mb-4 text-ink-2">
             {kind === 'text'
               ? 'You type ABC text; the music is drawn as you go.'
               : 'Say what the page says. Repeats, endings, changes and notes are put in bar by bar afterwards.'}
           </p>
-          <form className="grid gap-3" onSubmit={(e) => void make(e)}>
+          <form className="grid gap-3" onSubmit={submit}>
             {field('Title', title, setTitle)}
             {kind === 'grid' ? (
               <>
@@ -106,7 +121,11 @@ export function NewPieceDialog({ kind, onClose }: { readonly kind: 'grid' | 'tex
                 <div className="grid gap-3 sm:grid-cols-3">
                   <label className="block">
                     <span className="block text-ink-2">Pick-up</span>
-                    <select className="field min-h-11 w-full" value={pickup} onChange={(e) => setPickup(e.target.value)}>
+                    <select
+                      className="field min-h-11 w-full"
+                      value={pickup}
+                      onChange={(e) => setPickup(e.target.value)}
+                    >
                       {PICKUPS.map(([value, name]) => (
                         <option key={value} value={value}>
                           {name}
@@ -116,7 +135,11 @@ export function NewPieceDialog({ kind, onClose }: { readonly kind: 'grid' | 'tex
                   </label>
                   <label className="block">
                     <span className="block text-ink-2">Staves</span>
-                    <select className="field min-h-11 w-full" value={staves} onChange={(e) => setStaves(e.target.value === '2' ? '2' : '1')}>
+                    <select
+                      className="field min-h-11 w-full"
+                      value={staves}
+                      onChange={(e) => setStaves(e.target.value === '2' ? '2' : '1')}
+                    >
                       <option value="2">two, for two hands</option>
                       <option value="1">one</option>
                     </select>
@@ -129,7 +152,8 @@ export function NewPieceDialog({ kind, onClose }: { readonly kind: 'grid' | 'tex
                         value={clef}
                         onChange={(e) => {
                           const { value } = e.target;
-                          if (value === 'treble' || value === 'bass' || value === 'alto' || value === 'tenor') setClef(value);
+                          if (value === 'treble' || value === 'bass' || value === 'alto' || value === 'tenor')
+                            setClef(value);
                         }}
                       >
                         <option>treble</option>

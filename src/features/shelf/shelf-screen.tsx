@@ -4,20 +4,30 @@ import { FilePlus2, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { toast } from 'sonner';
-import { rowChange, usePieces, useStudio } from '@/store';
-import type { Piece } from '@/core/studio';
+import { removePiece } from '@/core/commands';
+import { instrumentName } from '@/core/instruments';
+import { dayOf, shortDay, type Piece } from '@/core/studio';
+import { usePieces, useStudio } from '@/store';
 import { Button, EmptyState, Problem } from '@/ui';
+import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { bringIn } from './bring-in';
 import { NewPieceDialog } from './new-piece-dialog';
 
-const FORMAT: Readonly<Record<Piece['format'], string>> = { musicxml: 'MusicXML', mxl: 'MusicXML, zipped', abc: 'ABC', midi: 'MIDI, rough', grid: 'bar grid' };
+const FORMAT: Readonly<Record<Piece['format'], string>> = {
+  musicxml: 'MusicXML',
+  mxl: 'MusicXML, zipped',
+  abc: 'ABC',
+  midi: 'MIDI, rough',
+  grid: 'bar grid',
+};
 const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
 
 /** The pieces of the studio; files are dropped or chosen here. */
 export function ShelfScreen(): ReactNode {
   const studio = useStudio();
   const where = useWhere();
+  const { run, act } = useActs();
   const pieces = usePieces();
   const input = useRef<HTMLInputElement | null>(null);
   const [problems, setProblems] = useState<readonly string[]>([]);
@@ -30,27 +40,33 @@ export function ShelfScreen(): ReactNode {
     for (const file of files) {
       setBusy(file.name);
       const result = await bringIn(studio, file);
-      if ('issue' in result) failed.push(result.issue.message);
+      if (!result.ok) failed.push(result.issue.message);
       else {
-        toast(
-          `${result.piece.title} is on the shelf${result.marks > 0 ? `, with its ${result.marks} marks` : ''}${result.warnings > 0 ? `, with ${result.warnings} ${result.warnings === 1 ? 'note' : 'notes'} about the file` : ''}`,
-        );
-        if (files.length === 1) where.go('read', { pieceId: result.piece.id });
+        toast(result.value.says);
+        if (files.length === 1) where.go('read', { pieceId: result.value.made ?? null });
       }
     }
-    setBusy(null);
     setProblems(failed);
   };
+  const takeAll = (files: readonly File[]): void =>
+    act(async () => {
+      try {
+        await take(files);
+      } finally {
+        setBusy(null);
+      }
+    });
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
     setOver(false);
-    void take([...event.dataTransfer.files]);
+    takeAll([...event.dataTransfer.files]);
   };
-  const remove = async (piece: Piece): Promise<void> => {
-    await studio.commit(`${piece.title} removed`, [rowChange('pieces', piece, null)]);
-    if (where.pieceId === piece.id) where.change({ pieceId: null });
-    toast(`${piece.title} removed. Undo brings it back.`);
-  };
+  const remove = (piece: Piece): void =>
+    run(
+      removePiece,
+      { pieceId: piece.id },
+      { stored: () => where.pieceId === piece.id && where.change({ pieceId: null }) },
+    );
 
   return (
     <div
@@ -64,7 +80,9 @@ export function ShelfScreen(): ReactNode {
     >
       <div className="mb-4 flex flex-wrap items-center gap-4">
         <h1>Shelf</h1>
-        <p className="text-ink-2">Drop a file anywhere here: MusicXML (.musicxml, .xml, .mxl), ABC (.abc) or, roughly, MIDI (.mid).</p>
+        <p className="text-ink-2">
+          Drop a file anywhere here: MusicXML (.musicxml, .xml, .mxl), ABC (.abc) or, roughly, MIDI (.mid).
+        </p>
         <div className="ml-auto flex flex-wrap gap-2">
           <Button onClick={() => setMaking('grid')}>Lay out a printed piece</Button>
           <Button onClick={() => setMaking('text')}>Type a piece</Button>
@@ -82,7 +100,7 @@ export function ShelfScreen(): ReactNode {
           aria-label="Choose a music file"
           tabIndex={-1}
           onChange={(event) => {
-            void take([...(event.target.files ?? [])]);
+            takeAll([...(event.target.files ?? [])]);
             event.target.value = '';
           }}
         />
@@ -97,8 +115,13 @@ export function ShelfScreen(): ReactNode {
       ))}
       {pieces && pieces.length === 0 ? (
         <EmptyState title="No piece yet">
-          <p>Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a file can be laid out as bars.</p>
-          {studio.name === 'own' ? <Button onClick={() => studio.openStudio('demo')}>Look at the demo studio</Button> : null}
+          <p>
+            Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a
+            file can be laid out as bars.
+          </p>
+          {studio.name === 'own' ? (
+            <Button onClick={() => act(() => studio.openStudio('demo'))}>Look at the demo studio</Button>
+          ) : null}
         </EmptyState>
       ) : (
         <table className="panel w-full border-collapse text-left">
@@ -116,7 +139,10 @@ export function ShelfScreen(): ReactNode {
           </thead>
           <tbody>
             {(pieces ?? []).map((piece) => (
-              <tr key={piece.id} className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}>
+              <tr
+                key={piece.id}
+                className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}
+              >
                 <td className="px-4 py-1">
                   <Link
                     href={where.addressOf('read', { pieceId: piece.id })}
@@ -126,11 +152,11 @@ export function ShelfScreen(): ReactNode {
                   </Link>
                 </td>
                 <td className="px-4">{piece.composer}</td>
-                <td className="px-4">{piece.instrument}</td>
+                <td className="px-4">{instrumentName(piece)}</td>
                 <td className="px-4">{FORMAT[piece.format]}</td>
-                <td className="figure px-4">{piece.addedAt.slice(0, 10)}</td>
+                <td className="figure px-4">{shortDay(dayOf(piece.addedAt, studio.zone))}</td>
                 <td className="px-4 text-right">
-                  <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => void remove(piece)}>
+                  <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => remove(piece)}>
                     <Trash2 size={18} aria-hidden="true" />
                   </Button>
                 </td>

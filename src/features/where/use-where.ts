@@ -48,7 +48,11 @@ function toQuery(where: Omit<Where, 'stage'>): string {
   if (where.pieceId) query.set('piece', where.pieceId);
   if (where.studentId) query.set('student', where.studentId);
   if (where.sectionId) query.set('section', where.sectionId);
-  if (where.bars) query.set('bars', where.bars[0] === where.bars[1] ? String(where.bars[0] + 1) : `${where.bars[0] + 1}-${where.bars[1] + 1}`);
+  if (where.bars)
+    query.set(
+      'bars',
+      where.bars[0] === where.bars[1] ? String(where.bars[0] + 1) : `${where.bars[0] + 1}-${where.bars[1] + 1}`,
+    );
   const text = query.toString();
   return text === '' ? '' : `?${text}`;
 }
@@ -86,7 +90,10 @@ export function useWhere(): WhereAccess {
     },
     [where],
   );
-  const addressOf = useCallback((stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged(change))}`, [merged]);
+  const addressOf = useCallback(
+    (stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged(change))}`,
+    [merged],
+  );
   return {
     ...where,
     change: useCallback(

@@ -39,7 +39,8 @@ function reasonOf(
   if (column.notes.length > 1) return 'outer fingers by the span of the chord';
   if (!before) return 'where the hand begins';
   if (column.afterRest) return 'the rest frees the hand';
-  if (before.key === key) return before.finger === finger ? 'the same finger on a repeated note' : 'a fresh finger on a fast repetition';
+  if (before.key === key)
+    return before.finger === finger ? 'the same finger on a repeated note' : 'a fresh finger on a fast repetition';
   const away = hand === 'right' ? key > before.key : key < before.key;
   if (finger === 1 && away) return 'thumb under, to go on';
   if (before.finger === 1 && !away && finger > 1) return 'over the thumb, to go on';
@@ -60,13 +61,16 @@ function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: Key
   const columns = columnsOf(score, notes);
   const line: LineNote[] = columns.flatMap((c, event) => {
     const [n] = c.notes;
-    return c.notes.length === 1 && n && n.midi !== null ? [{ event, key: n.midi as number, step: n.pitch ? staffPosition(n.pitch) : null }] : [];
+    return c.notes.length === 1 && n && n.midi !== null
+      ? [{ event, key: n.midi as number, step: n.pitch ? staffPosition(n.pitch) : null }]
+      : [];
   });
   const keyOf = (event: number): Key | null => score.bars[columns[event]?.notes[0]?.bar ?? 0]?.key ?? null;
   const runs = standardRuns(line, hand, keyOf);
   const standard = new Map<number, Finger>();
   // Longer runs come first and keep their fingers where runs meet.
-  for (const run of runs) for (const [event, finger] of run.fingers) if (!standard.has(event)) standard.set(event, finger);
+  for (const run of runs)
+    for (const [event, finger] of run.fingers) if (!standard.has(event)) standard.set(event, finger);
   const events: HandEvent[] = columns.map((c, i) => ({
     keys: c.notes.map((n) => n.midi ?? 60),
     locked: c.notes.map((n) => request.locks.get(n.id) ?? null),
@@ -102,7 +106,9 @@ function earlierFingers(
   const out = new Map<number, { bar: number; column: number; fingers: Assignment }>();
   for (const [bar, list] of byBar) {
     const start = score.bars[bar]?.onset ?? 0;
-    const face = list.map((i) => `${(columns[i]?.onset ?? 0) - start}:${columns[i]?.notes.map((n) => n.midi).join('+') ?? ''}`).join(' ');
+    const face = list
+      .map((i) => `${(columns[i]?.onset ?? 0) - start}:${columns[i]?.notes.map((n) => n.midi).join('+') ?? ''}`)
+      .join(' ');
     const model = firstBar.get(face);
     if (model === undefined) {
       firstBar.set(face, bar);
@@ -190,7 +196,8 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
   const to = request.to ?? score.bars.length - 1;
   const hands = handsOf(score, request.hand, request.spanInSemitones, request.hands);
   // Two bars around the wanted ones keep the hand's way in and out. Short pieces are solved whole, so that what came before is known.
-  const near = score.notes.length <= SOLVED_WHOLE ? score.notes : score.notes.filter((n) => n.bar >= from - 2 && n.bar <= to + 2);
+  const near =
+    score.notes.length <= SOLVED_WHOLE ? score.notes : score.notes.filter((n) => n.bar >= from - 2 && n.bar <= to + 2);
   const notes: FingeredNote[] = [];
   const warnings: FingeringWarning[] = [];
   let cost = 0;
@@ -220,7 +227,9 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
               finger: String(finger),
               hand,
               locked,
-              ...(run?.alternatives.has(i) ? { alternates: (run.alternatives.get(i) ?? []).filter((f) => f !== finger).map(String) } : {}),
+              ...(run?.alternatives.has(i)
+                ? { alternates: (run.alternatives.get(i) ?? []).filter((f) => f !== finger).map(String) }
+                : {}),
               why: reasonOf(run, locked, column, finger, before, note.midi ?? 60, hand),
             });
           if (column.notes.length === 1) before = { key: note.midi ?? 60, finger };

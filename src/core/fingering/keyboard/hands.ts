@@ -23,7 +23,12 @@ const FREE_SECONDS = 0.35;
  * A chord of one staff that is too wide for a hand gives its far notes to the other hand when that has nothing to do just then.
  * `chosen` overrules by note id.
  */
-export function handsOf(score: Score, choice: HandChoice, spanInSemitones: number, chosen: ReadonlyMap<string, Hand> = new Map()): ReadonlyMap<string, Hand> {
+export function handsOf(
+  score: Score,
+  choice: HandChoice,
+  spanInSemitones: number,
+  chosen: ReadonlyMap<string, Hand> = new Map(),
+): ReadonlyMap<string, Hand> {
   const out = new Map<string, Hand>();
   const struck = struckNotes(score.notes).filter((s) => s.note.midi !== null);
   for (const part of score.parts) {
@@ -37,7 +42,8 @@ export function handsOf(score: Score, choice: HandChoice, spanInSemitones: numbe
       let high = mine.length;
       while (low < high) {
         const middle = (low + high) >> 1;
-        if ((mine[middle]?.note.onset ?? Infinity) < onset - Math.min(longest, LONGEST_HELD * score.ticksPerQuarter)) low = middle + 1;
+        if ((mine[middle]?.note.onset ?? Infinity) < onset - Math.min(longest, LONGEST_HELD * score.ticksPerQuarter))
+          low = middle + 1;
         else high = middle;
       }
       return low;
@@ -51,7 +57,16 @@ export function handsOf(score: Score, choice: HandChoice, spanInSemitones: numbe
       return false;
     };
     for (const { note } of mine) {
-      const byStaff: Hand = part.staves >= 2 ? (note.staff === 1 ? 'right' : 'left') : choice === 'auto' ? (low ? 'left' : 'right') : choice;
+      const byStaff: Hand =
+        part.staves >= 2
+          ? note.staff === 1
+            ? 'right'
+            : 'left'
+          : choice === 'auto'
+            ? low
+              ? 'left'
+              : 'right'
+            : choice;
       out.set(note.id, chosen.get(note.id) ?? byStaff);
     }
     const columns = new Map<number, Note[]>();
@@ -62,14 +77,18 @@ export function handsOf(score: Score, choice: HandChoice, spanInSemitones: numbe
     }
     for (const [onset, notes] of columns)
       for (const hand of ['right', 'left'] as const) {
-        const held = notes.filter((n) => out.get(n.id) === hand && n.grace === null).sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
+        const held = notes
+          .filter((n) => out.get(n.id) === hand && n.grace === null)
+          .sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
         const lowest = held[0]?.midi ?? 0;
         const highest = held[held.length - 1]?.midi ?? 0;
         if (held.length < 2 || highest - lowest <= spanInSemitones + 2 || choice !== 'auto') continue;
         const other: Hand = hand === 'right' ? 'left' : 'right';
         if (busy(other, onset, new Set(notes.map((n) => n.id)))) continue;
         const far =
-          hand === 'right' ? held.filter((n) => highest - (n.midi ?? 0) > spanInSemitones) : held.filter((n) => (n.midi ?? 0) - lowest > spanInSemitones);
+          hand === 'right'
+            ? held.filter((n) => highest - (n.midi ?? 0) > spanInSemitones)
+            : held.filter((n) => (n.midi ?? 0) - lowest > spanInSemitones);
         for (const n of far) if (!chosen.has(n.id)) out.set(n.id, other);
       }
   }

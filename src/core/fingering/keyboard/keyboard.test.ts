@@ -72,8 +72,12 @@ describe.each([
     expect(fingers(high, 'right', spelled)).toBe(right);
     expect(fingers(low, 'left', spelled)).toBe(left);
     // Down again with the same fingers.
-    expect(fingers([...high, ...[...high].reverse().slice(1)], 'right', spelled)).toBe(right + [...right].reverse().slice(1).join(''));
-    expect(fingers([...low, ...[...low].reverse().slice(1)], 'left', spelled)).toBe(left + [...left].reverse().slice(1).join(''));
+    expect(fingers([...high, ...[...high].reverse().slice(1)], 'right', spelled)).toBe(
+      right + [...right].reverse().slice(1).join(''),
+    );
+    expect(fingers([...low, ...[...low].reverse().slice(1)], 'left', spelled)).toBe(
+      left + [...left].reverse().slice(1).join(''),
+    );
   });
 });
 
@@ -90,10 +94,15 @@ describe('melodic minor', () => {
     expect(fingers(up(tonic - 12, MELODIC, 2), 'left', key)).toBe(left);
   });
   it('lists the first fingers that methods print otherwise', () => {
-    const { notes } = fingerKeyboard(scoreOf(up(58, MAJOR, 2), 'Bb'), { hand: 'right', spanInSemitones: 13, locks: new Map() });
+    const { notes } = fingerKeyboard(scoreOf(up(58, MAJOR, 2), 'Bb'), {
+      hand: 'right',
+      spanInSemitones: 13,
+      locks: new Map(),
+    });
     expect(notes[0]).toMatchObject({ finger: '2', alternates: ['4'] });
   });
-  it('goes on as it does from any note of the scale', () => expect(fingers([62, 64, 65, 67, 69, 71, 72, 74], 'right', 'C')).toMatch(/^2312341/));
+  it('goes on as it does from any note of the scale', () =>
+    expect(fingers([62, 64, 65, 67, 69, 71, 72, 74], 'right', 'C')).toMatch(/^2312341/));
 });
 
 describe('one, three and four octaves', () => {
@@ -166,35 +175,48 @@ describe('the solver', () => {
   it('finds the least of all fingerings, by exhaustive search on up to seven events', () => {
     const spans = spansFor(13);
     fc.assert(
-      fc.property(fc.array(event, { minLength: 1, maxLength: 7 }), fc.constantFrom<Hand>('right', 'left'), (raw, hand) => {
-        const singles = raw.map((e, i) => toEvent(i % 3 === 2 ? e : { ...e, keys: e.keys.slice(0, 1) })).slice(0, 7);
-        const choices = singles.map((e) => assignmentsOf(e, hand));
-        fc.pre(choices.reduce((n, c) => n * c.length, 1) <= 60_000);
-        let best = Infinity;
-        const walk = (so: Assignment[]): void => {
-          if (so.length === singles.length) {
-            best = Math.min(best, totalCost(singles, so, hand, spans));
-            return;
-          }
-          for (const a of choices[so.length] ?? []) walk([...so, a]);
-        };
-        walk([]);
-        const solved = solveHand(singles, hand, spans);
-        expect(solved.cost).toBeCloseTo(best, 6);
-        expect(totalCost(singles, solved.fingers, hand, spans)).toBeCloseTo(solved.cost, 6);
-      }),
+      fc.property(
+        fc.array(event, { minLength: 1, maxLength: 7 }),
+        fc.constantFrom<Hand>('right', 'left'),
+        (raw, hand) => {
+          const singles = raw.map((e, i) => toEvent(i % 3 === 2 ? e : { ...e, keys: e.keys.slice(0, 1) })).slice(0, 7);
+          const choices = singles.map((e) => assignmentsOf(e, hand));
+          fc.pre(choices.reduce((n, c) => n * c.length, 1) <= 60_000);
+          let best = Infinity;
+          const walk = (so: Assignment[]): void => {
+            if (so.length === singles.length) {
+              best = Math.min(best, totalCost(singles, so, hand, spans));
+              return;
+            }
+            for (const a of choices[so.length] ?? []) walk([...so, a]);
+          };
+          walk([]);
+          const solved = solveHand(singles, hand, spans);
+          expect(solved.cost).toBeCloseTo(best, 6);
+          expect(totalCost(singles, solved.fingers, hand, spans)).toBeCloseTo(solved.cost, 6);
+        },
+      ),
       { numRuns: 60 },
     );
   });
   it('keeps every lock, wherever it is set', () => {
     fc.assert(
-      fc.property(fc.array(key, { minLength: 2, maxLength: 12 }), fc.nat(), fc.integer({ min: 1, max: 5 }), (keys, at, finger) => {
-        const score = scoreOf(keys, 'C');
-        const note = score.notes[at % score.notes.length];
-        if (!note) return;
-        const { notes } = fingerKeyboard(score, { hand: 'right', spanInSemitones: 13, locks: new Map([[note.id, finger as Finger]]) });
-        expect(notes.find((n) => n.noteId === note.id)).toMatchObject({ finger: String(finger), locked: true });
-      }),
+      fc.property(
+        fc.array(key, { minLength: 2, maxLength: 12 }),
+        fc.nat(),
+        fc.integer({ min: 1, max: 5 }),
+        (keys, at, finger) => {
+          const score = scoreOf(keys, 'C');
+          const note = score.notes[at % score.notes.length];
+          if (!note) return;
+          const { notes } = fingerKeyboard(score, {
+            hand: 'right',
+            spanInSemitones: 13,
+            locks: new Map([[note.id, finger as Finger]]),
+          });
+          expect(notes.find((n) => n.noteId === note.id)).toMatchObject({ finger: String(finger), locked: true });
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -203,7 +225,14 @@ describe('the solver', () => {
       fc.property(fc.array(fc.constantFrom(0, 2, 4, 5, 7, 9, 11, 12), { minLength: 2, maxLength: 9 }), (offsets) => {
         // D is the middle of the keyboard's own symmetry.
         const ev = (keys: readonly number[]): HandEvent[] =>
-          keys.map((k) => ({ keys: [k], locked: [null], standard: null, wanted: [null], seconds: 0.5, afterRest: false }));
+          keys.map((k) => ({
+            keys: [k],
+            locked: [null],
+            standard: null,
+            wanted: [null],
+            seconds: 0.5,
+            afterRest: false,
+          }));
         const right = solveHand(ev(offsets.map((o) => 62 + o)), 'right', spansFor(13));
         const left = solveHand(ev(offsets.map((o) => 62 - o)), 'left', spansFor(13));
         expect(left.cost).toBeCloseTo(right.cost, 6);
@@ -231,7 +260,11 @@ describe('spans', () => {
   it('flag a chord past the hand with a way out', () => {
     const opened = openAbc('X:1\nM:4/4\nL:1/1\nK:C\n[Ce] |', 'x.abc');
     if (!opened.ok) throw new Error(opened.issue.message);
-    const { warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 12, locks: new Map() });
+    const { warnings } = fingerKeyboard(opened.value.read.score, {
+      hand: 'right',
+      spanInSemitones: 12,
+      locks: new Map(),
+    });
     expect(warnings).toMatchObject([{ code: 'stretch', bar: 0 }]);
     expect(warnings[0]?.message).toMatch(/Roll it.*other hand.*leave out/);
   });
@@ -247,20 +280,32 @@ describe('the same material', () => {
       .replace(/((?:\S+ ){3}\S+) ?/g, '$1 | ');
     const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=120\nK:C\n${music}`, 'x.abc');
     if (!opened.ok) throw new Error(opened.issue.message);
-    const { notes, warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 13, locks: new Map() });
+    const { notes, warnings } = fingerKeyboard(opened.value.read.score, {
+      hand: 'right',
+      spanInSemitones: 13,
+      locks: new Map(),
+    });
     const of = (b: number) =>
       notes
         .filter((n) => n.bar === b)
         .map((n) => n.finger)
         .join('');
-    for (const b of [2, 4]) expect(of(b) === of(0) || warnings.some((w) => w.code === 'other-fingers' && w.bar === b)).toBe(true);
+    for (const b of [2, 4])
+      expect(of(b) === of(0) || warnings.some((w) => w.code === 'other-fingers' && w.bar === b)).toBe(true);
   });
   it('is fingered alike whatever comes between, or the bar is named', () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...'CDEFGABcdefg'), { minLength: 4, maxLength: 4 }), (tune) => {
-        const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C\n${tune.join(' ')} | z4 | e d c B | z4 | ${tune.join(' ')} | z4 |`, 'x.abc');
+        const opened = openAbc(
+          `X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C\n${tune.join(' ')} | z4 | e d c B | z4 | ${tune.join(' ')} | z4 |`,
+          'x.abc',
+        );
         if (!opened.ok) throw new Error(opened.issue.message);
-        const { notes, warnings } = fingerKeyboard(opened.value.read.score, { hand: 'right', spanInSemitones: 13, locks: new Map() });
+        const { notes, warnings } = fingerKeyboard(opened.value.read.score, {
+          hand: 'right',
+          spanInSemitones: 13,
+          locks: new Map(),
+        });
         const of = (b: number): string =>
           notes
             .filter((n) => n.bar === b)

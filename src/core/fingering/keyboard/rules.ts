@@ -78,7 +78,9 @@ function outside(a: Played, c: Played, spans: Spans): number {
 export function positionChangeCount(a: Played, b: Played, c: Played, spans: Spans): number {
   if (outside(a, c, spans) === 0) return 0;
   const between = (b.x > a.x && b.x < c.x) || (b.x < a.x && b.x > c.x);
-  const beyond = a.finger !== c.finger && (spanOf(a, c) > spans(a.finger, c.finger).maxPractical || spanOf(a, c) < spans(a.finger, c.finger).minPractical);
+  const beyond =
+    a.finger !== c.finger &&
+    (spanOf(a, c) > spans(a.finger, c.finger).maxPractical || spanOf(a, c) < spans(a.finger, c.finger).minPractical);
   return b.finger === 1 && between && beyond ? 2 : 1;
 }
 
@@ -97,7 +99,9 @@ export const threeToFour = (a: Played, b: Played): number => (a.finger === 3 && 
 
 /** Rule 9: a point when three on a white key and four on a black follow one another. */
 export const fourOnBlack = (a: Played, b: Played): number =>
-  (a.finger === 3 && !a.black && b.finger === 4 && b.black) || (b.finger === 3 && !b.black && a.finger === 4 && a.black) ? 1 : 0;
+  (a.finger === 3 && !a.black && b.finger === 4 && b.black) || (b.finger === 3 && !b.black && a.finger === 4 && a.black)
+    ? 1
+    : 0;
 
 /** Rules 10 and 11 for a note and one of its neighbours: thumb or little finger on black beside white is two more. */
 export const outerOnBlack = (note: Played, neighbour: Played): number =>
@@ -150,8 +154,11 @@ export function chordShape(notes: readonly Played[], spans: Spans): number {
     cost += n.finger === 1 && n.black && notes.some((o) => !o.black) ? KEYBOARD_WEIGHTS.chordThumbBlack : 0;
     for (const o of notes.slice(i + 1))
       cost +=
-        KEYBOARD_WEIGHTS.unnatural * Math.abs(Math.abs(n.x - o.x) / SEMITONES_A_WHITE_KEY - Math.abs(n.finger - o.finger)) * 0.5 +
-        (stretch(n, o, spans) * 2 + smallSpan(n, o, spans) * 0.5 + largeSpan(n, o, spans)) / Math.max(1, notes.length - 1);
+        KEYBOARD_WEIGHTS.unnatural *
+          Math.abs(Math.abs(n.x - o.x) / SEMITONES_A_WHITE_KEY - Math.abs(n.finger - o.finger)) *
+          0.5 +
+        (stretch(n, o, spans) * 2 + smallSpan(n, o, spans) * 0.5 + largeSpan(n, o, spans)) /
+          Math.max(1, notes.length - 1);
   });
   return cost;
 }
@@ -168,7 +175,8 @@ export function groupStep(a: readonly Played[], b: readonly Played[], spans: Spa
     const sameKey = a.find((o) => o.x === n.x);
     if (sameKey) cost += sameKey.finger === n.finger ? 0 : w.changeOnKey * 0.6;
     // From chord to chord the same finger moves on as a matter of course.
-    else if (a.some((o) => o.finger === n.finger)) cost += a.length > 1 && b.length > 1 ? w.chordSameFinger : w.sameFinger * 0.3;
+    else if (a.some((o) => o.finger === n.finger))
+      cost += a.length > 1 && b.length > 1 ? w.chordSameFinger : w.sameFinger * 0.3;
   }
   // A single note after a chord, or before it, still is a reach from the nearest finger.
   const one = a.length === 1 ? a[0] : b.length === 1 ? b[0] : undefined;

@@ -1,6 +1,14 @@
 /** Finds the scales and arpeggios in a line of single notes, and the standard finger of each of their notes. */
 import type { Key } from '../../score';
-import { ALTERNATIVE_STARTS, arpeggioFingers, chromaticFingers, SCALE_STEPS, scaleFingers, type Hand, type ScaleKind } from './standard';
+import {
+  ALTERNATIVE_STARTS,
+  arpeggioFingers,
+  chromaticFingers,
+  SCALE_STEPS,
+  scaleFingers,
+  type Hand,
+  type ScaleKind,
+} from './standard';
 import type { Finger } from './spans';
 
 export interface LineNote {
@@ -62,7 +70,13 @@ interface ScaleGuess {
 }
 
 /** The scale a stretch belongs to: every note in it, every step a scale step; best by signature, then by where it begins and ends. */
-function guessScale(keys: readonly number[], up: boolean, signature: Key | null, first: number, last: number): ScaleGuess | null {
+function guessScale(
+  keys: readonly number[],
+  up: boolean,
+  signature: Key | null,
+  first: number,
+  last: number,
+): ScaleGuess | null {
   let best: ScaleGuess | null = null;
   const major = signature ? (((signature.fifths * 7) % 12) + 12) % 12 : null;
   const minor = major === null ? null : (major + 9) % 12;
@@ -92,7 +106,11 @@ function guessScale(keys: readonly number[], up: boolean, signature: Key | null,
 }
 
 /** All standard runs of a line, with the turning notes shared; longer runs first where they meet. */
-export function standardRuns(line: readonly LineNote[], hand: Hand, signature: (event: number) => Key | null): StandardRun[] {
+export function standardRuns(
+  line: readonly LineNote[],
+  hand: Hand,
+  signature: (event: number) => Key | null,
+): StandardRun[] {
   const out: StandardRun[] = [];
   const keyAt = (i: number): number => line[i]?.key ?? 0;
   const keysOf = (s: Stretch): number[] => line.slice(s.from, s.to + 1).map((n) => n.key);
@@ -105,7 +123,12 @@ export function standardRuns(line: readonly LineNote[], hand: Hand, signature: (
   for (const s of scaleStretches) {
     const keys = keysOf(s);
     if (keys.every((k, i) => i === 0 || Math.abs(k - (keys[i - 1] ?? k)) === 1)) {
-      out.push({ kind: 'chromatic', name: 'chromatic scale', fingers: toMap(s, chromaticFingers(keys, hand)), alternatives: NONE });
+      out.push({
+        kind: 'chromatic',
+        name: 'chromatic scale',
+        fingers: toMap(s, chromaticFingers(keys, hand)),
+        alternatives: NONE,
+      });
       continue;
     }
     const wholeFrom = endsAt.get(s.from)?.from ?? s.from;

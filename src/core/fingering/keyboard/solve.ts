@@ -3,7 +3,16 @@
  * of the rules in `rules.ts`; the result is its optimum (checked against exhaustive search in the tests). A locked finger is the only
  * choice its note has; the rest is solved around it. Time grows in proportion to the events.
  */
-import { chordShape, groupStep, KEYBOARD_WEIGHTS, lineStep, lineTriple, thumbOnBlack, weakFinger, type Played } from './rules';
+import {
+  chordShape,
+  groupStep,
+  KEYBOARD_WEIGHTS,
+  lineStep,
+  lineTriple,
+  thumbOnBlack,
+  weakFinger,
+  type Played,
+} from './rules';
 import { FINGERS, type Finger, type Spans } from './spans';
 import type { Hand } from './standard';
 
@@ -60,17 +69,26 @@ export function assignmentsOf(event: HandEvent, hand: Hand): readonly Assignment
 
 /** Keys with their fingers as the rules see them: the left hand mirrored. */
 export function playedOf(event: HandEvent, fingers: Assignment, hand: Hand): readonly Played[] {
-  return event.keys.map((key, i) => ({ x: hand === 'right' ? key : -key, black: isBlack(key), finger: fingers[i] ?? 1 }));
+  return event.keys.map((key, i) => ({
+    x: hand === 'right' ? key : -key,
+    black: isBlack(key),
+    finger: fingers[i] ?? 1,
+  }));
 }
 
 /** The event alone. */
 export function eventCost(event: HandEvent, notes: readonly Played[], spans: Spans): number {
   const [only] = notes;
   const other =
-    notes.reduce((n, p, i) => n + (event.wanted[i] != null && event.locked[i] === null && event.wanted[i] !== p.finger ? 1 : 0), 0) *
-    KEYBOARD_WEIGHTS.sameMaterial;
+    notes.reduce(
+      (n, p, i) => n + (event.wanted[i] != null && event.locked[i] === null && event.wanted[i] !== p.finger ? 1 : 0),
+      0,
+    ) * KEYBOARD_WEIGHTS.sameMaterial;
   if (notes.length !== 1 || !only) return chordShape(notes, spans) + other;
-  const off = event.standard !== null && event.locked[0] === null && only.finger !== event.standard ? KEYBOARD_WEIGHTS.standard : 0;
+  const off =
+    event.standard !== null && event.locked[0] === null && only.finger !== event.standard
+      ? KEYBOARD_WEIGHTS.standard
+      : 0;
   return weakFinger(only) + thumbOnBlack(only) + off + other;
 }
 
@@ -78,12 +96,20 @@ export function eventCost(event: HandEvent, notes: readonly Played[], spans: Spa
 export function stepCost(event: HandEvent, a: readonly Played[], b: readonly Played[], spans: Spans): number {
   const [x] = a;
   const [y] = b;
-  const cost = a.length === 1 && b.length === 1 && x && y ? lineStep(x, y, spans, event.seconds) : groupStep(a, b, spans);
+  const cost =
+    a.length === 1 && b.length === 1 && x && y ? lineStep(x, y, spans, event.seconds) : groupStep(a, b, spans);
   return event.afterRest ? cost * KEYBOARD_WEIGHTS.afterRest : cost;
 }
 
 /** Three events, where all are single notes and no rest frees the hand between them. */
-export function tripleCost(b: HandEvent, c: HandEvent, x: readonly Played[], y: readonly Played[], z: readonly Played[], spans: Spans): number {
+export function tripleCost(
+  b: HandEvent,
+  c: HandEvent,
+  x: readonly Played[],
+  y: readonly Played[],
+  z: readonly Played[],
+  spans: Spans,
+): number {
   const [p] = x;
   const [q] = y;
   const [r] = z;
@@ -92,7 +118,12 @@ export function tripleCost(b: HandEvent, c: HandEvent, x: readonly Played[], y: 
 }
 
 /** The whole cost of a fingering: what the solver makes least. */
-export function totalCost(events: readonly HandEvent[], chosen: readonly Assignment[], hand: Hand, spans: Spans): number {
+export function totalCost(
+  events: readonly HandEvent[],
+  chosen: readonly Assignment[],
+  hand: Hand,
+  spans: Spans,
+): number {
   const notes = events.map((e, i) => playedOf(e, chosen[i] ?? [], hand));
   let cost = 0;
   events.forEach((event, i) => {

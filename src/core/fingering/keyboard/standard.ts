@@ -79,7 +79,13 @@ const MINOR_LEFT: readonly (readonly Finger[])[] = [
 const MELODIC_RIGHT: Readonly<Record<number, readonly Finger[]>> = { 1: f('2312341'), 6: f('2312341') };
 
 /** First notes that methods print with another finger, right hand: pitch class of the tonic → finger. */
-export const ALTERNATIVE_STARTS: Readonly<Record<number, readonly Finger[]>> = { 10: [4, 2], 3: [3, 2], 8: [3, 2], 1: [2, 3], 6: [2, 3] };
+export const ALTERNATIVE_STARTS: Readonly<Record<number, readonly Finger[]>> = {
+  10: [4, 2],
+  3: [3, 2],
+  8: [3, 2],
+  1: [2, 3],
+  6: [2, 3],
+};
 
 /** Fingers of the degrees of a scale in the middle of several octaves. */
 export function scaleCycle(tonic: number, kind: ScaleKind, hand: Hand): readonly Finger[] {
@@ -153,17 +159,23 @@ export function arpeggioCycle(chord: readonly number[], hand: Hand): readonly Fi
     const g2 = hand === 'right' ? gap(second) : gap(third);
     const wide = g1 + g2;
     const thirdBlack = at(black, third) ?? false;
-    const finger: Finger = hand === 'right' ? (g2 >= 5 || wide >= 9 ? 4 : 3) : wide <= 7 || (wide === 8 && g2 === 3 && thirdBlack) ? 3 : 4;
+    const finger: Finger =
+      hand === 'right' ? (g2 >= 5 || wide >= 9 ? 4 : 3) : wide <= 7 || (wide === 8 && g2 === 3 && thirdBlack) ? 3 : 4;
     fingers[((second % n) + n) % n] = 2;
     fingers[((third % n) + n) % n] = finger;
     return fingers;
   }
-  for (let k = 1; k < n; k += 1) fingers[(((hand === 'right' ? thumb + k : thumb - k) % n) + n) % n] = Math.min(5, k + 1) as Finger;
+  for (let k = 1; k < n; k += 1)
+    fingers[(((hand === 'right' ? thumb + k : thumb - k) % n) + n) % n] = Math.min(5, k + 1) as Finger;
   return fingers;
 }
 
 /** Fingers of an arpeggio run going one way over a chord of three or four notes. */
-export function arpeggioFingers(keys: readonly number[], hand: Hand, ends: { readonly low: boolean; readonly high: boolean }): Finger[] {
+export function arpeggioFingers(
+  keys: readonly number[],
+  hand: Hand,
+  ends: { readonly low: boolean; readonly high: boolean },
+): Finger[] {
   const low = Math.min(...keys);
   const high = Math.max(...keys);
   const classes = [...new Set([...keys].sort((a, b) => a - b).map((k) => (k - low) % 12))].sort((a, b) => a - b);

@@ -1,7 +1,7 @@
 import type { Note, Score } from '../../score';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { aboveString, stringColumns, type StringColumn } from './columns';
-import type { BowedInstrument } from './instruments';
+import type { BowedStrings } from '../../instruments';
 import { cheapestPath } from './lattice';
 
 export interface BowedRequest {
@@ -78,9 +78,34 @@ function diatonicStops(note: Note, string: number, semitones: number, steps: num
 }
 
 /** Cello positions by the semitones of the first finger above the open string. */
-const CELLO_POSITIONS: Readonly<Record<number, number>> = { 1: 0, 2: 1, 3: 2, 4: 2, 5: 3, 6: 3, 7: 4, 8: 5, 9: 5, 10: 6, 11: 7 };
+const CELLO_POSITIONS: Readonly<Record<number, number>> = {
+  1: 0,
+  2: 1,
+  3: 2,
+  4: 2,
+  5: 3,
+  6: 3,
+  7: 4,
+  8: 5,
+  9: 5,
+  10: 6,
+  11: 7,
+};
 /** Double bass, Simandl's "New Method for the Double Bass" (1881): half, first, second, second and a half, third … in semitones. */
-const BASS_POSITIONS: Readonly<Record<number, number>> = { 1: 0, 2: 1, 3: 2, 4: 2.5, 5: 3, 6: 3.5, 7: 4, 8: 5, 9: 5.5, 10: 6, 11: 6.5, 12: 7 };
+const BASS_POSITIONS: Readonly<Record<number, number>> = {
+  1: 0,
+  2: 1,
+  3: 2,
+  4: 2.5,
+  5: 3,
+  6: 3.5,
+  7: 4,
+  8: 5,
+  9: 5.5,
+  10: 6,
+  11: 6.5,
+  12: 7,
+};
 
 function framedStops(note: Note, string: number, semitones: number, frame: 'chromatic' | 'simandl'): Stop[] {
   const closed: readonly (readonly [1 | 2 | 3 | 4, number])[] =
@@ -119,22 +144,30 @@ function framedStops(note: Note, string: number, semitones: number, frame: 'chro
   return out;
 }
 
-function stopsOf(note: Note, instrument: BowedInstrument, request: BowedRequest): Stop[] {
+function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequest): Stop[] {
   const lock = request.locks.get(note.id);
   const all = instrument.strings.flatMap((open, string): Stop[] => {
     if (request.onString !== undefined && string !== request.onString - 1) return [];
     const { semitones, steps } = aboveString(note, open);
     if (semitones < 0 || semitones > 21) return [];
     if (semitones === 0) return [{ note, string, finger: 0, position: null, base: null, extended: false }];
-    return instrument.frame === 'diatonic' ? diatonicStops(note, string, semitones, steps) : framedStops(note, string, semitones, instrument.frame);
+    return instrument.frame === 'diatonic'
+      ? diatonicStops(note, string, semitones, steps)
+      : framedStops(note, string, semitones, instrument.frame);
   });
   // An open string is also a stopped note of the string below: there it comes from the string below's own stops.
-  const kept = lock ? all.filter((s) => String(s.finger) === lock.finger && (lock.string === undefined || s.string === lock.string - 1)) : all;
-  return kept.length > 0 ? kept : lock ? all.slice(0, 1).map((s) => ({ ...s, finger: (Number(lock.finger) || 0) as Stop['finger'] })) : all;
+  const kept = lock
+    ? all.filter((s) => String(s.finger) === lock.finger && (lock.string === undefined || s.string === lock.string - 1))
+    : all;
+  return kept.length > 0
+    ? kept
+    : lock
+      ? all.slice(0, 1).map((s) => ({ ...s, finger: (Number(lock.finger) || 0) as Stop['finger'] }))
+      : all;
 }
 
 /** Places for one or two notes at once; more than two are taken as the top two (the rest are rolled). */
-function placesOf(column: StringColumn, instrument: BowedInstrument, request: BowedRequest): Place[] {
+function placesOf(column: StringColumn, instrument: BowedStrings, request: BowedRequest): Place[] {
   const notes = column.notes.slice(-2);
   const single = (s: Stop): Place => ({ stops: [s], position: s.position, base: s.base });
   const [low, high] = notes;
@@ -153,11 +186,12 @@ function placesOf(column: StringColumn, instrument: BowedInstrument, request: Bo
   return pairs.length > 0 ? pairs : highs.map(single);
 }
 
-function ownCost(place: Place, column: StringColumn, request: BowedRequest, frame: BowedInstrument['frame']): number {
+function ownCost(place: Place, column: StringColumn, request: BowedRequest, frame: BowedStrings['frame']): number {
   const w = BOWED_WEIGHTS;
   let cost = 0;
   for (const s of place.stops) {
-    if (s.finger === 0) cost += request.openOrFourth === 'fourth' ? w.fourth * 2 : column.length > 0.9 ? w.openLong : w.openShort;
+    if (s.finger === 0)
+      cost += request.openOrFourth === 'fourth' ? w.fourth * 2 : column.length > 0.9 ? w.openLong : w.openShort;
     // The bass has no third finger to prefer to the fourth.
     if (s.finger === 4 && frame !== 'simandl') cost += w.fourth;
     if (s.extended) cost += w.extension;
@@ -191,7 +225,7 @@ export const positionName = (position: number): string =>
   `${ORDINALS[Math.floor(position)] ?? `${position}th`}${Number.isInteger(position) ? '' : ' and a half'} position`;
 
 /** String, position and finger for every note of a bowed part. */
-export function fingerBowed(score: Score, instrument: BowedInstrument, request: BowedRequest): Fingering {
+export function fingerBowed(score: Score, instrument: BowedStrings, request: BowedRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
   const all = part ? stringColumns(score, part.id) : [];
   const warnings: FingeringWarning[] = [];
@@ -214,7 +248,9 @@ export function fingerBowed(score: Score, instrument: BowedInstrument, request: 
   const spread = columns.map(({ places }, c) => {
     const around = [
       ...new Set(
-        [...(columns[c - 1]?.places ?? []), ...(columns[c + 1]?.places ?? [])].flatMap((p) => (p.position === null ? [] : [`${p.position} ${p.base}`])),
+        [...(columns[c - 1]?.places ?? []), ...(columns[c + 1]?.places ?? [])].flatMap((p) =>
+          p.position === null ? [] : [`${p.position} ${p.base}`],
+        ),
       ),
     ];
     return places.flatMap((p): Place[] =>
@@ -228,7 +264,13 @@ export function fingerBowed(score: Score, instrument: BowedInstrument, request: 
   });
   const path = cheapestPath(
     spread,
-    (p, c) => ownCost(p, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false }, request, instrument.frame),
+    (p, c) =>
+      ownCost(
+        p,
+        columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false },
+        request,
+        instrument.frame,
+      ),
     (a, b, c) => stepCost(a, b, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false }),
   );
   const from = request.from ?? 0;
@@ -269,7 +311,14 @@ export function fingerBowed(score: Score, instrument: BowedInstrument, request: 
     for (const note of rest) {
       const [stop] = stopsOf(note, instrument, request);
       if (stop && note.bar >= from && note.bar <= to)
-        notes.push({ noteId: note.id, bar: note.bar, finger: String(stop.finger), string: stop.string + 1, locked: false, why: 'rolled with the chord' });
+        notes.push({
+          noteId: note.id,
+          bar: note.bar,
+          finger: String(stop.finger),
+          string: stop.string + 1,
+          locked: false,
+          why: 'rolled with the chord',
+        });
     }
   });
   return { notes, cost: path.cost, optimal: true, warnings };

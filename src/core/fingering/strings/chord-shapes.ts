@@ -1,4 +1,4 @@
-import type { FrettedInstrument } from './instruments';
+import type { FrettedStrings } from '../../instruments';
 
 /** A chord on a fretboard: a fret for each string from string 1, null where it is not played. */
 export interface ChordShape {
@@ -37,7 +37,11 @@ function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'finge
   // A barre where more strings are stopped than fingers, and nothing open lies under it.
   const under = frets.slice(Math.min(...onLow.map((x) => x.s)), Math.max(...onLow.map((x) => x.s)) + 1);
   const canBarre = onLow.length > 1 && under.every((f) => f === null || f >= low);
-  const barre = stopped.length > 4 || (canBarre && onLow.length >= 3 && above.length <= 3 && frets.every((f) => f === null || f >= low)) ? canBarre : false;
+  const barre =
+    stopped.length > 4 ||
+    (canBarre && onLow.length >= 3 && above.length <= 3 && frets.every((f) => f === null || f >= low))
+      ? canBarre
+      : false;
   if (stopped.length > 4 && !barre) return null;
   let next = 1;
   if (barre) {
@@ -51,7 +55,9 @@ function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'finge
     const frame = Math.min(4, x.f - low + 1);
     const used = Math.max(
       next,
-      barre || stopped.length <= 2 ? Math.min(frame, 4 - stopped.filter((o) => o.f > x.f || (o.f === x.f && o.s < x.s)).length) : next,
+      barre || stopped.length <= 2
+        ? Math.min(frame, 4 - stopped.filter((o) => o.f > x.f || (o.f === x.f && o.s < x.s)).length)
+        : next,
     );
     fingers[x.s] = used;
     next = used + 1;
@@ -63,7 +69,7 @@ function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'finge
  * Shapes of a chord found from the tuning, easiest first. `classes` are pitch classes 0 to 11, the root first; every one must sound
  * (a fifth may be left out where there are more classes than strings). `most` shapes at most.
  */
-export function chordShapes(instrument: FrettedInstrument, classes: readonly number[], most = 12): ChordShape[] {
+export function chordShapes(instrument: FrettedStrings, classes: readonly number[], most = 12): ChordShape[] {
   const [root = 0] = classes;
   const wanted = new Set(classes);
   const needed = classes.filter((c, i) => !(classes.length > instrument.strings.length && i === 2));
@@ -75,7 +81,8 @@ export function chordShapes(instrument: FrettedInstrument, classes: readonly num
       if (wanted.has(s.key % 12)) frets.push(0);
       // A short drone string sounds open or not at all.
       if ((instrument.nut[i] ?? 0) > 0) return frets;
-      for (let f = Math.max(1, position); f < position + SPREAD; f += 1) if (f <= instrument.frets && wanted.has((s.key + f) % 12)) frets.push(f);
+      for (let f = Math.max(1, position); f < position + SPREAD; f += 1)
+        if (f <= instrument.frets && wanted.has((s.key + f) % 12)) frets.push(f);
       return frets;
     });
     const grow = (so: (number | null)[]): void => {
@@ -98,16 +105,23 @@ export function chordShapes(instrument: FrettedInstrument, classes: readonly num
       const low = stopped.length > 0 ? Math.min(...stopped) : 0;
       const high = stopped.length > 0 ? Math.max(...stopped) : 0;
       const played = so.flatMap((f, s) => (f === null ? [] : [s]));
-      const inside = so.filter((f, s) => f === null && s > (played[0] ?? 0) && s < (played[played.length - 1] ?? 0)).length;
+      const inside = so.filter(
+        (f, s) => f === null && s > (played[0] ?? 0) && s < (played[played.length - 1] ?? 0),
+      ).length;
       const muted = so.filter((f) => f === null).length;
       const low6 = so.filter((f, s) => f === null && s > (played[played.length - 1] ?? 0)).length;
       const bass = sounding.reduce((a, b) => (b.key < a.key ? b : a));
       const ease =
-        w.finger * (fingered.barre === null ? stopped.length : new Set(fingered.fingers.filter((f) => f !== null && f > 0)).size) +
+        w.finger *
+          (fingered.barre === null
+            ? stopped.length
+            : new Set(fingered.fingers.filter((f) => f !== null && f > 0)).size) +
         w.fretHeight * low +
         w.spread * Math.max(0, high - low - (stopped.length > 1 ? 1 : 0)) +
         (fingered.barre === null ? 0 : w.barre) +
-        (instrument.strings.length >= 6 ? w.mutedLow * low6 + w.muted * (muted - inside - low6) : w.muted * (muted - inside)) +
+        (instrument.strings.length >= 6
+          ? w.mutedLow * low6 + w.muted * (muted - inside - low6)
+          : w.muted * (muted - inside)) +
         w.mutedInside * inside +
         (bass.key % 12 === root || instrument.strings.length <= 4 ? 0 : w.noRootInBass) +
         w.open * so.filter((f) => f === 0).length;

@@ -39,7 +39,10 @@ export function stringColumns(score: Score, part: string): StringColumn[] {
 }
 
 /** Letter steps and semitones of a sounding note above an open string; the spelling gives the letter where there is one. */
-export function aboveString(note: Note, open: { readonly key: number; readonly step: number }): { readonly semitones: number; readonly steps: number } {
+export function aboveString(
+  note: Note,
+  open: { readonly key: number; readonly step: number },
+): { readonly semitones: number; readonly steps: number } {
   const semitones = (note.midi ?? 0) - open.key;
   // A written pitch that sounds elsewhere (double bass, guitar) keeps its letters: whole octaves are taken off.
   const written = note.pitch ? staffPosition(note.pitch) - open.step : Math.round((semitones * 7) / 12);

@@ -1,7 +1,7 @@
 import type { Note, Score } from '../../score';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { stringColumns, type StringColumn } from './columns';
-import type { FrettedInstrument } from './instruments';
+import type { FrettedStrings } from '../../instruments';
 import { cheapestPath } from './lattice';
 
 export interface FrettedRequest {
@@ -37,7 +37,7 @@ export const FRETTED_WEIGHTS = {
   drone: 2.5,
 } as const;
 
-function stopsFor(note: Note, instrument: FrettedInstrument, request: FrettedRequest): { string: number; fret: number }[] {
+function stopsFor(note: Note, instrument: FrettedStrings, request: FrettedRequest): { string: number; fret: number }[] {
   const lock = request.locks.get(note.id);
   const all = instrument.strings.flatMap((open, string) => {
     const nut = instrument.nut[string] ?? 0;
@@ -46,13 +46,17 @@ function stopsFor(note: Note, instrument: FrettedInstrument, request: FrettedReq
     const fret = up === 0 ? 0 : up + nut;
     return up < 0 || fret > instrument.frets ? [] : [{ string, fret }];
   });
-  const kept = all.filter((p) => (lock?.string === undefined || p.string === lock.string - 1) && (lock?.fret === undefined || p.fret === lock.fret));
+  const kept = all.filter(
+    (p) =>
+      (lock?.string === undefined || p.string === lock.string - 1) &&
+      (lock?.fret === undefined || p.fret === lock.fret),
+  );
   return kept.length > 0 ? kept : all;
 }
 
 const MOST_PLACES = 60;
 
-function placesOf(column: StringColumn, instrument: FrettedInstrument, request: FrettedRequest): FretPlace[] {
+function placesOf(column: StringColumn, instrument: FrettedStrings, request: FrettedRequest): FretPlace[] {
   const options = column.notes.map((n) => stopsFor(n, instrument, request));
   const combos: { note: Note; string: number; fret: number }[][] = [];
   const grow = (so: { note: Note; string: number; fret: number }[]): void => {
@@ -102,13 +106,16 @@ function placesOf(column: StringColumn, instrument: FrettedInstrument, request: 
       next = (fingers.get(s.string) ?? next) + 1;
     }
     if (next > 5) continue;
-    places.push({ stops: combo.map((s) => ({ ...s, finger: s.fret === 0 ? 0 : (fingers.get(s.string) ?? 1) })), hand: low });
+    places.push({
+      stops: combo.map((s) => ({ ...s, finger: s.fret === 0 ? 0 : (fingers.get(s.string) ?? 1) })),
+      hand: low,
+    });
   }
   return places.sort((a, b) => own(a, instrument) - own(b, instrument)).slice(0, MOST_PLACES);
 }
 
 /** A place by itself; the short drone of a banjo is not for the tune. */
-function own(place: FretPlace, instrument: FrettedInstrument): number {
+function own(place: FretPlace, instrument: FrettedStrings): number {
   const w = FRETTED_WEIGHTS;
   const stopped = place.stops.filter((s) => s.fret > 0);
   const frets = stopped.map((s) => s.fret);
@@ -130,17 +137,24 @@ function step(a: FretPlace, b: FretPlace, column: StringColumn): number {
   const from = a.stops[a.stops.length - 1];
   const to = b.stops[b.stops.length - 1];
   let cost = 0;
-  if (a.hand !== null && b.hand !== null && a.hand !== b.hand) cost += w.shift + w.shiftFret * Math.abs(a.hand - b.hand);
+  if (a.hand !== null && b.hand !== null && a.hand !== b.hand)
+    cost += w.shift + w.shiftFret * Math.abs(a.hand - b.hand);
   if (from && to) {
     cost += w.stringJump * Math.abs(from.string - to.string);
-    if (a.stops.length === 1 && b.stops.length === 1 && from.finger > 0 && from.finger === to.finger && (from.string !== to.string || from.fret !== to.fret))
+    if (
+      a.stops.length === 1 &&
+      b.stops.length === 1 &&
+      from.finger > 0 &&
+      from.finger === to.finger &&
+      (from.string !== to.string || from.fret !== to.fret)
+    )
       cost += w.sameFinger;
   }
   return cost * (column.afterRest ? 0.5 : 1);
 }
 
 /** String, fret and left-hand finger for every note of a fretted part. */
-export function fingerFretted(score: Score, instrument: FrettedInstrument, request: FrettedRequest): Fingering {
+export function fingerFretted(score: Score, instrument: FrettedStrings, request: FrettedRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
   const warnings: FingeringWarning[] = [];
   const columns: { column: StringColumn; places: FretPlace[] }[] = [];

@@ -2,5 +2,4 @@
 export { fingerBowed, type BowedRequest } from './bowed';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './chord-shapes';
 export { fingerFretted, type FrettedRequest } from './fretted';
-export { BOWED, FRETTED, tunedTo, withCapo, type BowedInstrument, type FrettedInstrument } from './instruments';
 export { cheapestPath } from './lattice';

@@ -1,12 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openAbc } from '../../studio';
-import { fingerScore, type InstrumentName } from '../index';
+import { fingerScore } from '../index';
 import { chordChange, chordShapes } from './chord-shapes';
-import { FRETTED } from './instruments';
+import { instrumentOf, type FrettedStrings, type InstrumentId } from '../../instruments';
 import { cheapestPath } from './lattice';
 
-const play = (instrument: InstrumentName, music: string, key = 'C', more: Partial<Parameters<typeof fingerScore>[1]> = {}) => {
+const fretted = (id: InstrumentId): FrettedStrings => {
+  const { fingers } = instrumentOf(id);
+  if (fingers?.kind !== 'fretted') throw new Error(`${id} has no frets`);
+  return fingers;
+};
+
+const play = (
+  instrument: InstrumentId,
+  music: string,
+  key = 'C',
+  more: Partial<Parameters<typeof fingerScore>[1]> = {},
+) => {
   const opened = openAbc(`X:1\nM:none\nL:1/4\nQ:1/4=90\nK:${key}\n${music} |`, 'x.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   return fingerScore(opened.value.read.score, { instrument, ...more });
@@ -22,8 +33,10 @@ const strings = (...args: Parameters<typeof play>): string =>
 
 describe('double bass, half position', () => {
   // Handbook chapter 4 [common practice]; Simandl's 1-2-4 system (1881). Written an octave above the sound, so typed as sounding here.
-  it('F major from the E string is 1 4 0 1 4 0 2 4', () => expect(fingers('bass', 'F,,, G,,, A,,, B,,, C,, D,, E,, F,,', 'F')).toBe('1 4 0 1 4 0 2 4'));
-  it('B flat major from the A string is 1 4 0 1 4 0 2 4', () => expect(fingers('bass', 'B,,, C,, D,, E,, F,, G,, A,, B,,', 'Bb')).toBe('1 4 0 1 4 0 2 4'));
+  it('F major from the E string is 1 4 0 1 4 0 2 4', () =>
+    expect(fingers('bass', 'F,,, G,,, A,,, B,,, C,, D,, E,, F,,', 'F')).toBe('1 4 0 1 4 0 2 4'));
+  it('B flat major from the A string is 1 4 0 1 4 0 2 4', () =>
+    expect(fingers('bass', 'B,,, C,, D,, E,, F,, G,, A,, B,,', 'Bb')).toBe('1 4 0 1 4 0 2 4'));
 });
 
 describe('violin and viola, first position', () => {
@@ -36,13 +49,17 @@ describe('violin and viola, first position', () => {
     expect(fingers('violin', music, key)).toBe(expected);
     expect(strings('violin', music, key)).toBe(on);
   });
-  it('the viola is a fifth lower', () => expect(fingers('viola', 'C, D, E, F, G, A, B, C', 'C')).toBe('0 1 2 3 0 1 2 3'));
+  it('the viola is a fifth lower', () =>
+    expect(fingers('viola', 'C, D, E, F, G, A, B, C', 'C')).toBe('0 1 2 3 0 1 2 3'));
   it('takes the fourth finger for the open string when asked', () =>
     expect(fingers('violin', 'D E F G A G F E', 'D', { openOrFourth: 'fourth' })).toContain('4'));
   it('keeps a locked string and finger', () => {
     const opened = openAbc('X:1\nM:none\nL:1/4\nK:D\nF G A G |', 'x.abc');
     if (!opened.ok) throw new Error('no');
-    const { notes } = fingerScore(opened.value.read.score, { instrument: 'violin', locks: new Map([['p1-b1-n3', { finger: '4' }]]) });
+    const { notes } = fingerScore(opened.value.read.score, {
+      instrument: 'violin',
+      locks: new Map([['p1-b1-n3', { finger: '4' }]]),
+    });
     expect(notes.map((n) => [n.finger, n.string])).toEqual([
       ['2', 3],
       ['3', 3],
@@ -62,7 +79,8 @@ describe('violin and viola, first position', () => {
 });
 
 describe('cello, first position', () => {
-  it('C major over two strings is 0 1 3 4 0 1 3 4', () => expect(fingers('cello', 'C,, D,, E,, F,, G,, A,, B,, C,')).toBe('0 1 3 4 0 1 3 4'));
+  it('C major over two strings is 0 1 3 4 0 1 3 4', () =>
+    expect(fingers('cello', 'C,, D,, E,, F,, G,, A,, B,, C,')).toBe('0 1 3 4 0 1 3 4'));
 });
 
 describe('fretted strings', () => {
@@ -72,8 +90,8 @@ describe('fretted strings', () => {
     expect(notes.filter((n) => n.string === 1).map((n) => n.fret)).toEqual(notes.map((n) => n.fret));
     expect(notes.map((n) => n.fret)).toEqual([0, 2, 3, 5]);
   });
-  const shape = (instrument: keyof typeof FRETTED, classes: readonly number[]): string =>
-    [...(chordShapes(FRETTED[instrument], classes)[0]?.frets ?? [])]
+  const shape = (instrument: InstrumentId, classes: readonly number[]): string =>
+    [...(chordShapes(fretted(instrument), classes)[0]?.frets ?? [])]
       .reverse()
       .map((f) => f ?? 'x')
       .join('');
@@ -83,7 +101,9 @@ describe('fretted strings', () => {
   });
   it('a bar over the banjo’s four long strings is C at the fifth fret and D at the seventh', () => {
     const barred = (classes: readonly number[], fret: number): boolean =>
-      chordShapes(FRETTED.banjo, classes, 40).some((s) => s.frets.slice(0, 4).every((f) => f === fret) && s.barre === fret);
+      chordShapes(fretted('banjo'), classes, 40).some(
+        (s) => s.frets.slice(0, 4).every((f) => f === fret) && s.barre === fret,
+      );
     expect([barred([0, 4, 7], 5), barred([2, 6, 9], 7)]).toEqual([true, true]);
   });
   // The first chords of any guitar method.
@@ -97,7 +117,7 @@ describe('fretted strings', () => {
     ['A', [9, 1, 4], 'x02220'],
   ] as const)('guitar %s is among the easiest three', (_, classes, expected) =>
     expect(
-      chordShapes(FRETTED.guitar, classes)
+      chordShapes(fretted('guitar'), classes)
         .slice(0, 3)
         .map((s) =>
           [...s.frets]
@@ -114,10 +134,12 @@ describe('fretted strings', () => {
         fc.integer({ min: 0, max: 11 }),
         fc.constantFrom([0, 4, 7], [0, 3, 7], [0, 4, 7, 10]),
         (name, root, chord) => {
-          const instrument = FRETTED[name];
+          const instrument = fretted(name);
           const classes = chord.map((c) => (root + c) % 12);
           for (const s of chordShapes(instrument, classes, 5)) {
-            const heard = new Set(s.frets.flatMap((f, i) => (f === null ? [] : [((instrument.strings[i]?.key ?? 0) + f) % 12])));
+            const heard = new Set(
+              s.frets.flatMap((f, i) => (f === null ? [] : [((instrument.strings[i]?.key ?? 0) + f) % 12])),
+            );
             expect([...heard].every((c) => classes.includes(c))).toBe(true);
             expect(classes.every((c) => heard.has(c))).toBe(true);
             expect(s.fingers.every((f) => f === null || (f >= 0 && f <= 4))).toBe(true);
@@ -129,7 +151,7 @@ describe('fretted strings', () => {
   });
   it('between Em and E two fingers stay', () => {
     const find = (classes: readonly number[], frets: string) =>
-      chordShapes(FRETTED.guitar, classes, 30).find(
+      chordShapes(fretted('guitar'), classes, 30).find(
         (s) =>
           [...s.frets]
             .reverse()
@@ -149,17 +171,20 @@ describe('fretted strings', () => {
 describe('the lattice', () => {
   it('finds the cheapest path, by exhaustive search', () => {
     fc.assert(
-      fc.property(fc.array(fc.array(fc.nat(9), { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 6 }), (columns) => {
-        const own = (p: number): number => (p * 7) % 5;
-        const step = (a: number, b: number): number => Math.abs(a - b) * 0.7;
-        let best = Infinity;
-        const walk = (i: number, last: number | null, cost: number): void => {
-          if (i === columns.length) best = Math.min(best, cost);
-          else for (const p of columns[i] ?? []) walk(i + 1, p, cost + own(p) + (last === null ? 0 : step(last, p)));
-        };
-        walk(0, null, 0);
-        expect(cheapestPath(columns, own, step).cost).toBeCloseTo(best, 9);
-      }),
+      fc.property(
+        fc.array(fc.array(fc.nat(9), { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 6 }),
+        (columns) => {
+          const own = (p: number): number => (p * 7) % 5;
+          const step = (a: number, b: number): number => Math.abs(a - b) * 0.7;
+          let best = Infinity;
+          const walk = (i: number, last: number | null, cost: number): void => {
+            if (i === columns.length) best = Math.min(best, cost);
+            else for (const p of columns[i] ?? []) walk(i + 1, p, cost + own(p) + (last === null ? 0 : step(last, p)));
+          };
+          walk(0, null, 0);
+          expect(cheapestPath(columns, own, step).cost).toBeCloseTo(best, 9);
+        },
+      ),
     );
   });
 });

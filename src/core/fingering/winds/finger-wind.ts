@@ -1,15 +1,8 @@
+import type { WindChart, WindFingering, WindKeys } from '../../instruments';
 import { keyAlter, spanSeconds, STEPS, struckNotes, writtenMidi, type Note, type Score } from '../../score';
 import { ticks } from '../../units';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { cheapestPath } from '../strings';
-import type { WindChart, WindFingering } from './chart';
-
-export interface WindInstrument {
-  readonly name: string;
-  readonly chart: WindChart;
-  /** Charts count written pitches for transposing instruments, sounding ones for the rest. */
-  readonly counts: 'written' | 'sounding';
-}
 
 export interface WindRequest {
   /** Note id → keys the teacher set, as shown. */
@@ -40,7 +33,7 @@ interface WindNote {
   readonly length: number;
 }
 
-function keyOf(note: Note, instrument: WindInstrument): number {
+function keyOf(note: Note, instrument: WindKeys): number {
   if (instrument.counts === 'sounding' || !note.pitch) return note.midi ?? 60;
   return writtenMidi(note.pitch);
 }
@@ -49,7 +42,7 @@ const order = (chart: WindChart): number => Math.min(...chart.notes.keys());
 const highest = (chart: WindChart): number => Math.max(...chart.notes.keys());
 
 /** Recorder and guitar-like notation an octave down without saying so: the whole part is moved by octaves into the chart. */
-function octaveShift(notes: readonly Note[], instrument: WindInstrument): number {
+function octaveShift(notes: readonly Note[], instrument: WindKeys): number {
   const keys = notes.map((n) => keyOf(n, instrument));
   const fits = (shift: number): number => keys.filter((k) => instrument.chart.notes.has(k + shift)).length;
   if (fits(0) * 2 >= keys.length) return 0;
@@ -70,12 +63,20 @@ function step(a: WindFingering, b: WindFingering, seconds: number): number {
   for (const k of down) if (!after.has(k)) cost += w.change;
   if (a.leftLittle !== undefined && b.leftLittle !== undefined && a.leftLittle !== b.leftLittle) cost += w.slide;
   if (a.rightLittle !== undefined && b.rightLittle !== undefined && a.rightLittle !== b.rightLittle) cost += w.slide;
-  if (a.slide !== undefined && b.slide !== undefined) cost += (w.arm * Math.abs(a.slide - b.slide)) / Math.max(0.12, Math.min(1, seconds));
+  if (a.slide !== undefined && b.slide !== undefined)
+    cost += (w.arm * Math.abs(a.slide - b.slide)) / Math.max(0.12, Math.min(1, seconds));
   return cost;
 }
 
 /** The pair of fingerings for a trill to the note above with the fewest keys to move: `T 123 ↔ T 12`. */
-function trillWith(score: Score, note: Note, way: WindFingering, ways: readonly WindFingering[], instrument: WindInstrument, shift: number): string | null {
+function trillWith(
+  score: Score,
+  note: Note,
+  way: WindFingering,
+  ways: readonly WindFingering[],
+  instrument: WindKeys,
+  shift: number,
+): string | null {
   const bar = score.bars[note.bar];
   if (!note.pitch || !bar) return null;
   const at = STEPS.indexOf(note.pitch.step) + 1;
@@ -84,14 +85,19 @@ function trillWith(score: Score, note: Note, way: WindFingering, ways: readonly 
   const key = keyOf(note, instrument) + shift + writtenMidi(pitch) - writtenMidi(note.pitch);
   const above = instrument.chart.notes.get(key) ?? [];
   const pairs = [way, ...ways].flatMap((a) => above.map((b) => ({ a, b, cost: step(a, b, 0.1) })));
-  const best = pairs.reduce<(typeof pairs)[number] | null>((m, p) => (m === null || p.cost < m.cost - 1e-9 ? p : m), null);
+  const best = pairs.reduce<(typeof pairs)[number] | null>(
+    (m, p) => (m === null || p.cost < m.cost - 1e-9 ? p : m),
+    null,
+  );
   return best ? `${best.a.keys} ↔ ${best.b.keys}` : null;
 }
 
 /** Keys, valves or slide position for every note of a wind part, with the alternates of each note. */
-export function fingerWind(score: Score, instrument: WindInstrument, request: WindRequest): Fingering {
+export function fingerWind(score: Score, instrument: WindKeys, request: WindRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
-  const struck = struckNotes(score.notes).filter((s) => s.note.part === part?.id && s.note.midi !== null && !s.note.chord);
+  const struck = struckNotes(score.notes).filter(
+    (s) => s.note.part === part?.id && s.note.midi !== null && !s.note.chord,
+  );
   const shift = octaveShift(
     struck.map((s) => s.note),
     instrument,
@@ -127,7 +133,10 @@ export function fingerWind(score: Score, instrument: WindInstrument, request: Wi
     notes.map((n) => n.ways),
     (way, c) => own(way, notes[c]?.ways ?? [], notes[c]?.length ?? 0),
     (a, b, c) => {
-      const samePitch = notes[c - 1] && notes[c] && keyOf(notes[c].note, instrument) === keyOf(notes[c - 1]?.note ?? notes[c].note, instrument);
+      const samePitch =
+        notes[c - 1] &&
+        notes[c] &&
+        keyOf(notes[c].note, instrument) === keyOf(notes[c - 1]?.note ?? notes[c].note, instrument);
       return samePitch ? (a.keys === b.keys ? 0 : WIND_WEIGHTS.flip) : step(a, b, notes[c]?.seconds ?? 1);
     },
   );
@@ -140,7 +149,9 @@ export function fingerWind(score: Score, instrument: WindInstrument, request: Wi
     const locked = request.locks.has(n.note.id);
     const main = all[0]?.keys === way.keys;
     const previous = i > 0 ? notes[i - 1]?.ways[path.picks[i - 1] ?? 0] : undefined;
-    const trill = n.note.marks.ornaments.some((o) => o.kind === 'trill-mark') ? trillWith(score, n.note, way, all, instrument, shift) : null;
+    const trill = n.note.marks.ornaments.some((o) => o.kind === 'trill-mark')
+      ? trillWith(score, n.note, way, all, instrument, shift)
+      : null;
     const littles = previous && ((previous.leftLittle && way.rightLittle) || (previous.rightLittle && way.leftLittle));
     return [
       {

@@ -1,0 +1,66 @@
+import { mergeLadder, type LadderConflict } from '../../ladder';
+import { fail, ok } from '../../result';
+import { placeSections } from '../../sections';
+import { command, put } from '../command';
+import { gone } from '../refusals';
+import { builtRungs, ladderOf, ladderRow, type LadderSetting } from './ladder-context';
+
+export interface BuildLadders extends LadderSetting {
+  readonly pieceId: string;
+  /** The sections; those that have a ladder already are left as they are unless `anew`. */
+  readonly sectionIds: readonly string[];
+  readonly anew?: boolean;
+}
+
+/** What the teacher and a new build both changed, as said. */
+export const conflictsInWords = (conflicts: readonly LadderConflict[]): string =>
+  conflicts.map((c) => `${c.what}: ${c.field} stays ${c.kept}, built ${c.built}`).join('; ');
+
+/** Builds ladders from what the sections hold; anew, the teacher's changes stay. */
+export const buildLadders = command({
+  asks: ({ pieceId }: BuildLadders) => ({
+    pieces: { ids: [pieceId] },
+    sections: { pieceId },
+    ladders: { pieceId },
+    marks: { pieceId },
+  }),
+  run: (stored, { sectionIds, anew = false, ...setting }: BuildLadders) => {
+    const [piece] = stored.pieces;
+    if (!piece) return gone('piece');
+    const all = placeSections(setting.score, stored.sections);
+    const wanted = all.filter(
+      (p) => sectionIds.includes(p.section.id) && (anew || !ladderOf(stored.ladders, p.section.id)),
+    );
+    if (wanted.length === 0) return fail('nothing-to-build', 'There is no section here that still needs a ladder.');
+    const merges = wanted.map((p) => {
+      const ladder = ladderOf(stored.ladders, p.section.id);
+      const merged = mergeLadder(
+        ladder?.rungs ?? [],
+        ladder?.removed ?? [],
+        builtRungs(piece, p, all, stored.marks, setting),
+      );
+      return { placed: p, removed: ladder?.removed ?? [], merged };
+    });
+    const conflicts = merges.flatMap((m) => m.merged.conflicts);
+    const [first] = merges;
+    const counts = first ? `${first.merged.added} new, ${first.merged.dropped} gone` : '';
+    return ok({
+      label:
+        merges.length === 1
+          ? `ladder for ${first?.placed.section.letter ?? ''}${anew ? ' built anew' : ''}`
+          : `ladders for ${merges.length} sections`,
+      changes: merges.map((m) => put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed))),
+      ...(anew
+        ? {
+            says:
+              first && first.merged.added + first.merged.dropped > 0
+                ? `Built anew: ${counts}, your changes stay.`
+                : 'Built anew; your changes stay.',
+          }
+        : {}),
+      ...(conflicts.length > 0
+        ? { warns: `You and the new build changed the same; yours stays: ${conflictsInWords(conflicts)}.` }
+        : {}),
+    });
+  },
+});

@@ -1,0 +1,20 @@
+import { ok } from '../../result';
+import { markId, type NewMark } from '../../studio';
+import { command, put, type RowToPut } from '../command';
+
+export interface PutMarks {
+  readonly marks: readonly NewMark[];
+  readonly label: string;
+  readonly says?: string;
+}
+
+/** Puts marks at their places; one of the same kind at a place takes the place of the one before it. */
+export const putMarks = command({
+  asks: () => ({}),
+  run: (_stored, { marks, label, says }: PutMarks) =>
+    ok({
+      label,
+      changes: marks.map((m) => put('marks', { ...m, id: markId(m) } as RowToPut<'marks'>)),
+      ...(says === undefined ? {} : { says }),
+    }),
+});

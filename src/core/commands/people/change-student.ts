@@ -1,0 +1,57 @@
+import { instrumentFromWords } from '../../instruments';
+import { ok } from '../../result';
+import type { Student } from '../../studio';
+import { command, put } from '../command';
+import { gone } from '../refusals';
+
+export type StudentChange = Partial<
+  Pick<
+    Student,
+    | 'name'
+    | 'age'
+    | 'level'
+    | 'handSpanInSemitones'
+    | 'breathSpanInSeconds'
+    | 'lessonMinutes'
+    | 'density'
+    | 'pieceIds'
+    | 'teaching'
+  >
+> & {
+  /** The instrument as the teacher writes it. */
+  readonly instrument?: string;
+  /** Minutes of one day of the week, 0 Monday. */
+  readonly minutesOn?: readonly [weekday: number, minutes: number];
+  /** Which variant of a piece's fingering is seen. */
+  readonly variant?: readonly [pieceId: string, variant: string];
+};
+
+export interface ChangeStudent {
+  readonly studentId: string;
+  readonly change: StudentChange;
+  readonly label: string;
+}
+
+/** Changes what is known of a student, from what is stored now. */
+export const changeStudent = command({
+  asks: ({ studentId }: ChangeStudent) => ({ students: { ids: [studentId] } }),
+  run: (stored, { change, label }: ChangeStudent) => {
+    const [student] = stored.students;
+    if (!student) return gone('student');
+    const { instrument, minutesOn, variant, ...fields } = change;
+    const { instrumentWords: _, ...rest } = student;
+    return ok({
+      label,
+      changes: [
+        put('students', {
+          ...(instrument === undefined ? student : { ...rest, ...instrumentFromWords(instrument) }),
+          ...fields,
+          ...(minutesOn === undefined
+            ? {}
+            : { minutesPerDay: student.minutesPerDay.map((m, d) => (d === minutesOn[0] ? minutesOn[1] : m)) }),
+          ...(variant === undefined ? {} : { variants: { ...student.variants, [variant[0]]: variant[1] } }),
+        }),
+      ],
+    });
+  },
+});

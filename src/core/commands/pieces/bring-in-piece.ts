@@ -1,0 +1,78 @@
+import { guessInstrument, instrumentFromWords, type NamedInstrument, type SaidOfPart } from '../../instruments';
+import { ok } from '../../result';
+import { clampText, MOST, recallPiece, type Piece } from '../../studio';
+import { command, put } from '../command';
+
+/** A piece as its file was read. */
+export interface ReadPiece {
+  readonly format: Piece['format'];
+  readonly text: string;
+  readonly encoding: Piece['encoding'];
+  readonly bom: boolean;
+  readonly original: string | null;
+  readonly title: string;
+  readonly composer: string;
+  /** What the file says of its first part, for a first guess at the instrument. */
+  readonly firstPart: SaidOfPart & { readonly staves: number };
+  /** Our own field from an earlier export, as text. */
+  readonly remembered: string | null;
+  readonly warnings: number;
+}
+
+export interface BringInPiece {
+  readonly read: ReadPiece;
+  readonly fileName: string;
+  /** What the teacher said before, where it was said. */
+  readonly title?: string;
+  readonly instrument?: string;
+  readonly verb: 'brought in' | 'begun' | 'laid out';
+}
+
+/** The instrument of a piece: what the teacher wrote, else what the file says, else by its staves; a name unknown to us is kept in its words. */
+function instrumentFor(read: ReadPiece, written: string | undefined): NamedInstrument {
+  if (written !== undefined) return instrumentFromWords(written);
+  const guess = guessInstrument(read.firstPart);
+  if (guess !== null) return { instrument: guess };
+  return { instrument: 'piano' };
+}
+
+/** Puts a piece on the shelf, with the sections and marks that it remembers. What was cut to fit is said. */
+export const bringInPiece = command({
+  asks: () => ({}),
+  run: (_stored, { read, fileName, title, instrument, verb }: BringInPiece, { now, newId }) => {
+    const id = newId();
+    const said = title ?? (read.title || fileName.replace(/\.[^.]+$/, ''));
+    const called = clampText(said, MOST.title);
+    const recalled = read.remembered === null ? null : recallPiece(read.remembered, id);
+    const marks = recalled?.marks.length ?? 0;
+    const notes = [
+      marks > 0 ? `with its ${marks} marks` : '',
+      read.warnings > 0 ? `with ${read.warnings} ${read.warnings === 1 ? 'note' : 'notes'} about the file` : '',
+      called !== said || read.composer.length > MOST.title ? 'its title or composer was too long and is cut' : '',
+      read.remembered !== null && recalled === null ? 'the marks it carried could not be read' : '',
+    ].filter((n) => n !== '');
+    return ok({
+      label: `${called} ${verb}`,
+      changes: [
+        put('pieces', {
+          id,
+          title: called,
+          composer: clampText(read.composer, MOST.title),
+          format: read.format,
+          fileName: clampText(fileName, MOST.title),
+          source: read.text,
+          encoding: read.encoding,
+          bom: read.bom,
+          original: read.original,
+          ...instrumentFor(read, instrument),
+          targetTempo: null,
+          addedAt: now,
+        }),
+        ...(recalled?.sections ?? []).map((s) => put('sections', s)),
+        ...(recalled?.marks ?? []).map((m) => put('marks', m)),
+      ],
+      says: `${called} is on the shelf${notes.length > 0 ? `, ${notes.join(', ')}` : ''}.`,
+      made: id,
+    });
+  },
+});

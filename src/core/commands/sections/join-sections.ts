@@ -1,0 +1,81 @@
+import { fail, ok } from '../../result';
+import { joinSections as joined, placeSections } from '../../sections';
+import type { Score } from '../../score';
+import { ladderId, type Ladder, type Rung } from '../../studio';
+import { command, put, remove, type RowChange } from '../command';
+import { gone } from '../refusals';
+import { nextSection } from './move-cut';
+
+export interface JoinSections {
+  readonly pieceId: string;
+  readonly score: Score;
+  /** The section that takes in the one after it. */
+  readonly sectionId: string;
+}
+
+/** Rungs of a section that became part of a larger one: they say which bars they are of. */
+const ofBars = (rungs: readonly Rung[], bars: readonly [string, string]): Rung[] =>
+  rungs.map((r) => ({ ...r, bars: r.bars ?? [...bars] }));
+
+/**
+ * Joins a section with the next one. Nothing of the second is lost: its rungs stand on top of those of the first, what was a copy of it
+ * is no copy any more, and until the whole is heard a student stands where the weaker of the two stood. What that means is said.
+ */
+export const joinSections = command({
+  asks: ({ pieceId }: JoinSections) => ({
+    sections: { pieceId },
+    ladders: { pieceId },
+    standings: { pieceId },
+    students: 'all',
+  }),
+  run: (stored, { pieceId, score, sectionId }: JoinSections, { now, newId }) => {
+    const all = placeSections(score, stored.sections);
+    const first = all.find((p) => p.section.id === sectionId);
+    if (!first) return gone('section');
+    const second = nextSection(first, all);
+    if (!second) return fail('section-no-neighbour', 'No section begins right after this one.');
+    const result = joined(first, second);
+    if (!result.ok) return result;
+    const whole = result.value;
+    const ladderOf = (id: string): Ladder | undefined => stored.ladders.find((l) => l.sectionId === id);
+    const [a, b] = [ladderOf(first.section.id), ladderOf(second.section.id)];
+    const copies = stored.sections.filter((s) => s.likeId === second.section.id);
+    const inside = stored.sections.filter((s) => s.parentId === second.section.id);
+    const heard = stored.standings.filter((s) => s.sectionId === second.section.id && s.level !== null);
+    const changes: RowChange[] = [
+      put('sections', whole),
+      remove('sections', second.section.id),
+      ...copies.map((s) => put('sections', { ...s, likeId: null })),
+      ...inside.map((s) => put('sections', { ...s, parentId: first.section.id })),
+    ];
+    if (b) {
+      const rungs = [
+        ...ofBars(a?.rungs ?? [], [first.section.fromBar, first.section.toBar]),
+        ...ofBars(b.rungs, [second.section.fromBar, second.section.toBar]),
+      ];
+      changes.push(
+        put('ladders', { ...(a ?? { removed: [] }), id: ladderId(sectionId), sectionId, pieceId, rungs }),
+        remove('ladders', b.id),
+      );
+    }
+    const names = stored.students.flatMap((s) => (heard.some((h) => h.studentId === s.id) ? [s.name] : []));
+    const said = [
+      b ? `the ${b.rungs.length} rungs of ${second.section.letter} stand on top` : '',
+      copies.length > 0
+        ? `${copies.map((s) => s.letter).join(', ')} ${copies.length === 1 ? 'is' : 'are'} no copy any more`
+        : '',
+      names.length > 0
+        ? `${names.join(', ')} ${names.length === 1 ? 'stands' : 'stand'} where the weaker of the two stood until the whole is heard`
+        : '',
+    ].filter((s) => s !== '');
+    return ok({
+      label: `sections ${first.section.letter} and ${second.section.letter} joined`,
+      changes,
+      records: [
+        { id: newId(), at: now, kind: 'section-joined', pieceId, sectionId: second.section.id, into: sectionId },
+      ],
+      ...(said.length > 0 ? { says: `Joined: ${said.join('; ')}.` } : {}),
+      made: sectionId,
+    });
+  },
+});

@@ -1,0 +1,31 @@
+import { openStrings, type Instrument } from './instrument';
+
+export const bass: Instrument = {
+  name: 'double bass',
+  names: [
+    'bass',
+    'contrabass',
+    'kontrabass',
+    'contrebasse',
+    'contrabbasso',
+    'contrabajo',
+    'string bass',
+    'upright bass',
+    'double-bass',
+    'cb',
+    'db',
+  ],
+  sounds: ['strings.contrabass', 'strings.double-bass'],
+  programs: [43],
+  family: 'bowed',
+  technique: 'bowed',
+  fingers: { kind: 'bowed', name: 'bass', strings: openStrings(43, 38, 33, 28), frame: 'simandl' },
+  range: [28, 67],
+  transposition: -12,
+  clefs: ['bass'],
+  breathes: false,
+  strums: false,
+  weakBelow: null,
+  warmUps: ['Long bows on open strings, then the scale of the piece in whole bows'],
+  startMap: 'strings',
+};

@@ -1,0 +1,31 @@
+import { fretted, type Instrument } from './instrument';
+
+export const guitar: Instrument = {
+  name: 'guitar',
+  names: [
+    'gitarre',
+    'guitare',
+    'chitarra',
+    'guitarra',
+    'classical guitar',
+    'acoustic guitar',
+    'electric guitar',
+    'nylon guitar',
+    'steel guitar',
+    'gtr',
+    'gitaar',
+  ],
+  sounds: ['pluck.guitar'],
+  programs: [24, 25, 26, 27, 28, 29, 30, 31],
+  family: 'fretted',
+  technique: 'fretted',
+  fingers: fretted('guitar', [64, 59, 55, 50, 45, 40], 19),
+  range: [40, 83],
+  transposition: -12,
+  clefs: ['treble-8'],
+  breathes: false,
+  strums: true,
+  weakBelow: null,
+  warmUps: ['Each chord of the piece set and lifted, without strumming'],
+  startMap: 'strings',
+};

@@ -1,0 +1,41 @@
+/**
+ * Ids of what a place defines: two devices that finger the same note, or two quick keys, make one mark. A place is written as its parts
+ * joined by a sign that no id of ours holds.
+ */
+const JOIN = '~';
+/** A part never holds the sign that joins: two places never have one id. */
+const part = (text: string): string => text.replaceAll('%', '%25').replaceAll(JOIN, '%7E');
+
+/** An id from the parts of a place, in order. `placeId('finger', 'p', 'n1')` is `'finger~p~n1'`. */
+export const placeId = (...parts: readonly string[]): string => parts.map(part).join(JOIN);
+
+/** The ladder of a section. */
+export const ladderId = (sectionId: string): string => placeId('ladder', sectionId);
+
+/** A built rung: the same rung of a later build has the same id. */
+export const rungId = (sectionId: string, key: string): string => placeId('rung', sectionId, key);
+
+/** Where a section lies: what makes two sections of two devices the same one when they are made. */
+export interface SectionPlace {
+  readonly pieceId: string;
+  readonly fromBar: string;
+  readonly fromOffset: string;
+  readonly toBar: string;
+  readonly toOffset: string | null;
+  readonly hand: string;
+}
+
+/** The id a section gets when it is made; it keeps it when its ends move. A second one made at a place that is taken gets a number. */
+export function sectionId(place: SectionPlace, taken: ReadonlySet<string>): string {
+  const id = placeId(
+    'section',
+    place.pieceId,
+    place.fromBar,
+    place.fromOffset,
+    place.toBar,
+    place.toOffset ?? 'end',
+    place.hand,
+  );
+  if (!taken.has(id)) return id;
+  for (let n = 2; ; n += 1) if (!taken.has(`${id}${JOIN}${n}`)) return `${id}${JOIN}${n}`;
+}

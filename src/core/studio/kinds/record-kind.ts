@@ -1,0 +1,14 @@
+import { id, stamp } from '../fields';
+
+/** Fields of every record. */
+export const recordBase = { id, at: stamp };
+
+/** What the tool must know of a kind of record; a kind is added by one file and its line in `records.ts`. */
+export interface RecordKind<Shape> {
+  /** In a sentence: `2 levels, 1 lesson`. */
+  readonly label: string;
+  /** The student it is about; null where it is about none, or about another record. */
+  readonly student: (record: Shape) => string | null;
+  /** Ids of other records that this one speaks of. */
+  readonly speaksOf: (record: Shape) => readonly string[];
+}

@@ -1,0 +1,58 @@
+/**
+ * All kinds of records. They are append-only: nothing here is ever changed; a correction and an undo are records of their own. A new
+ * kind is a file in `records/` and a line in the union and the table here.
+ */
+import { z } from 'zod';
+import type { RecordKind } from './record-kind';
+import { assignment, assignmentRecordSchema } from './records/assignment';
+import { fingering, fingeringRecordSchema } from './records/fingering';
+import { lesson, lessonRecordSchema } from './records/lesson';
+import { lessonJoined, lessonJoinedRecordSchema } from './records/lesson-joined';
+import { level, levelRecordSchema } from './records/level';
+import { practice, practiceRecordSchema } from './records/practice';
+import { rung, rungRecordSchema } from './records/rung';
+import { said, saidRecordSchema } from './records/said';
+import { sectionJoined, sectionJoinedRecordSchema } from './records/section-joined';
+import { restore, restoreSchema, retract, retractSchema } from './records/word';
+
+export const eventSchema = z.discriminatedUnion('kind', [
+  levelRecordSchema,
+  rungRecordSchema,
+  fingeringRecordSchema,
+  lessonRecordSchema,
+  lessonJoinedRecordSchema,
+  sectionJoinedRecordSchema,
+  saidRecordSchema,
+  assignmentRecordSchema,
+  practiceRecordSchema,
+  retractSchema,
+  restoreSchema,
+]);
+export type StudioEvent = z.infer<typeof eventSchema>;
+export type EventOf<K extends StudioEvent['kind']> = Extract<StudioEvent, { kind: K }>;
+
+export const RECORD_KINDS = {
+  level,
+  rung,
+  fingering,
+  lesson,
+  'lesson-joined': lessonJoined,
+  'section-joined': sectionJoined,
+  said,
+  assignment,
+  practice,
+  retract,
+  restore,
+} as const satisfies { readonly [K in StudioEvent['kind']]: RecordKind<EventOf<K>> };
+
+const kindOf = (event: StudioEvent): RecordKind<StudioEvent> => RECORD_KINDS[event.kind] as RecordKind<StudioEvent>;
+
+/** A record as it is before it has its id and its time. */
+export type NewEvent = { readonly [K in StudioEvent['kind']]: Omit<EventOf<K>, 'id' | 'at'> }[StudioEvent['kind']];
+
+/** The student a record is about; null where it is about none, or only about another record. */
+export const studentOfEvent = (event: StudioEvent): string | null => kindOf(event).student(event);
+/** What a record is called. */
+export const labelOfEvent = (event: StudioEvent): string => kindOf(event).label;
+/** Ids of the records that a record speaks of. */
+export const spokenOf = (event: StudioEvent): readonly string[] => kindOf(event).speaksOf(event);

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { bpm, day, id } from '../../fields';
+import { MOST } from '../../limits';
+import { recordBase, type RecordKind } from '../record-kind';
+
+/** What a student did at home, on a day where the studio is. */
+export const practiceRecordSchema = z.object({
+  ...recordBase,
+  kind: z.literal('practice'),
+  studentId: id,
+  pieceId: id,
+  sectionId: id.nullable(),
+  /** Kind of the rung that was worked on. */
+  rung: z.string().max(40).optional(),
+  day,
+  minutes: z.number().min(0).max(600),
+  /** Repetitions. */
+  times: z.number().int().min(0).max(1000),
+  tempo: bpm.nullable(),
+  note: z.string().max(MOST.note),
+});
+export type PracticeEvent = z.infer<typeof practiceRecordSchema>;
+
+export const practice: RecordKind<PracticeEvent> = {
+  label: 'practice log',
+  student: (e) => e.studentId,
+  speaksOf: () => [],
+};

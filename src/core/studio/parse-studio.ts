@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { contentHash } from './content-hash';
+import { eventSchema } from './kinds/records';
+import { joinRecords, keptRows, asStored } from './merge-studio';
+import type { MergeableRow } from './merge-rows';
+import {
+  damagedSchema,
+  emptyStudio,
+  removalSchema,
+  ROW_SCHEMAS,
+  ROW_TABLES,
+  setAsideSchema,
+  type AnyRow,
+  type Damaged,
+  type RowTable,
+  type Studio,
+} from './schemas';
+
+/** Where a row is wrong, in a sentence: `items → 3 → what: Too big`. */
+export function whyNot(error: z.ZodError): string {
+  const [first] = error.issues;
+  const path = first?.path.join(' → ') ?? '';
+  return `${path === '' ? 'the whole' : path}: ${first?.message ?? 'it does not hold what it should'}`.slice(0, 500);
+}
+
+/** A row that does not hold what it should, as it is kept. */
+export const asDamaged = (table: string, row: unknown, why: string): Damaged => ({
+  id: `${table} ${contentHash(row)}`,
+  table,
+  why,
+  row,
+});
+
+/** A row of a table, checked; a sentence where it is wrong. */
+export function parseRow(table: RowTable, row: unknown): { readonly row: AnyRow } | { readonly why: string } {
+  const parsed = ROW_SCHEMAS[table].safeParse(row);
+  return parsed.success ? { row: parsed.data as AnyRow } : { why: whyNot(parsed.error) };
+}
+
+const listsSchema = z.record(z.string(), z.unknown());
+const listOf = (lists: Readonly<Record<string, unknown>>, name: string): readonly unknown[] => {
+  const list = lists[name];
+  return Array.isArray(list) ? list : [];
+};
+
+/**
+ * A studio out of anything: what is sound comes in, each row that is not is kept as it is among the damaged ones. Rows and records that
+ * stand in it twice are merged by the same rules as those of two devices. Null where there are no lists at all.
+ */
+export function parseStudio(data: unknown): Studio | null {
+  const lists = listsSchema.safeParse(data);
+  if (!lists.success || !ROW_TABLES.some((t) => Array.isArray(lists.data[t]))) return null;
+  const studio = emptyStudio();
+  const damaged: Damaged[] = [];
+  const sound = <T>(name: string, schema: z.ZodType<T>): T[] =>
+    listOf(lists.data, name).flatMap((row) => {
+      const parsed = schema.safeParse(row);
+      if (parsed.success) return [parsed.data];
+      damaged.push(asDamaged(name, row, whyNot(parsed.error)));
+      return [];
+    });
+  const removals = sound('removed', removalSchema).filter((r) => {
+    if (r.row === null || r.row === undefined) return true;
+    const parsed = parseRow(r.table, r.row);
+    if ('why' in parsed) damaged.push(asDamaged(`removed ${r.table}`, r, parsed.why));
+    return 'row' in parsed;
+  });
+  const tables = Object.fromEntries(
+    ROW_TABLES.map((table) => {
+      const rows = sound<AnyRow>(table, ROW_SCHEMAS[table] as z.ZodType<AnyRow>);
+      const kept = keptRows(table, rows as readonly MergeableRow[], removals);
+      const stored = [...kept.values()].map((k) => asStored(table, k));
+      studio.removed.push(...stored.flatMap((s) => s.removal ?? []));
+      return [table, stored.flatMap((s) => s.row ?? [])];
+    }),
+  );
+  const { events, aside } = joinRecords(sound('events', eventSchema));
+  return {
+    ...studio,
+    ...(tables as unknown as Pick<Studio, RowTable>),
+    settings: (tables['settings'] as Studio['settings']).slice(0, 1),
+    events: [...events],
+    aside: [...sound('aside', setAsideSchema), ...aside],
+    damaged: [...sound('damaged', damagedSchema), ...damaged],
+  };
+}

@@ -1,0 +1,64 @@
+'use client';
+
+import { useMemo } from 'react';
+import { toast } from 'sonner';
+import type { Asks, Command } from '@/core/commands';
+import type { Issue, Result } from '@/core/result';
+import { storageProblem, useStudio, type Done } from '@/store';
+
+/** How long a refusal stays on screen; a problem of the storage stays until it is put away. */
+const REFUSAL_MS = 10_000;
+
+/** Shows what went wrong: the one place where every refusal and failure is said. */
+export function showProblem(issue: Issue): void {
+  const storage = issue.code.startsWith('storage-');
+  toast.error(issue.message, { id: issue.message, duration: storage ? Infinity : REFUSAL_MS, closeButton: true });
+}
+
+/** What happens after something was stored, or was not. */
+export interface After {
+  /** Only when it is stored. */
+  readonly stored?: (done: Done) => void;
+  readonly refused?: (issue: Issue) => void;
+}
+
+export interface Acts {
+  /** Does something that is kept: it ends in what was done being said, or in why it was not. */
+  readonly run: <Args, A extends Asks>(command: Command<Args, A>, args: Args, after?: After) => void;
+  /** Does anything else that takes time; a failure that comes back, or is thrown, is shown. */
+  readonly act: (what: () => Promise<Result<unknown> | void>) => void;
+}
+
+function say({ says, warns }: Done): void {
+  if (says !== undefined) toast(says);
+  if (warns !== undefined) toast.warning(warns, { duration: REFUSAL_MS, closeButton: true });
+}
+
+/** The way from every button and key to the store; nothing that is begun here ends in silence. */
+export function useActs(): Acts {
+  const { run } = useStudio();
+  return useMemo(() => {
+    const act: Acts['act'] = (what) => {
+      what().then(
+        (result) => {
+          if (result && !result.ok) showProblem(result.issue);
+        },
+        (error: unknown) => showProblem(storageProblem(error).issue),
+      );
+    };
+    return {
+      act,
+      run: (command, args, after = {}) =>
+        act(async () => {
+          const result = await run(command, args);
+          if (!result.ok) {
+            after.refused?.(result.issue);
+            return result;
+          }
+          say(result.value);
+          after.stored?.(result.value);
+          return undefined;
+        }),
+    };
+  }, [run]);
+}

@@ -1,0 +1,3 @@
+/** What is typed and not kept yet. */
+export { KeptField } from './kept-field';
+export { useDraft, useDraftText } from './use-draft';

@@ -1,0 +1,81 @@
+'use client';
+
+import { useEffect, useId, useRef, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import { useDraftText } from './use-draft';
+
+interface Props {
+  /** What the draft is of, the same after a reload: `cue p1-b3-n2`. */
+  readonly draftKey: string;
+  readonly value: string;
+  /** Stores what was typed; `settle` is called when it is stored. What is refused stays in the field. */
+  readonly onKeep: (text: string, settle: () => void) => void;
+  /** A text that is not to be stored as it stands (an empty name): it goes back to what it was. */
+  readonly accepts?: (text: string) => boolean;
+  readonly label?: string;
+  readonly className?: string;
+  readonly placeholder?: string;
+  readonly maxLength?: number;
+  readonly rows?: number;
+  readonly list?: string;
+  readonly inputMode?: 'text' | 'numeric' | 'decimal';
+  readonly inputRef?: RefObject<HTMLInputElement | null>;
+  /** Stored, too, when typing pauses for so long. */
+  readonly pauseMs?: number;
+}
+
+const always = (): boolean => true;
+
+/** A field whose text is stored when it is left or Enter is pressed, and never lost before that. */
+export function KeptField({
+  draftKey,
+  value,
+  onKeep,
+  accepts = always,
+  label,
+  rows,
+  inputRef,
+  pauseMs,
+  ...rest
+}: Props): ReactNode {
+  const { text, open, type, settle } = useDraftText(draftKey, value);
+  const says = useId();
+  const keep = (): void => {
+    if (!open) return;
+    if (text.trim() === value || !accepts(text)) settle();
+    else onKeep(text.trim(), settle);
+  };
+  const latest = useRef(keep);
+  useEffect(() => {
+    latest.current = keep;
+  });
+  useEffect(() => {
+    if (pauseMs === undefined || !open) return undefined;
+    const timer = setTimeout(() => latest.current(), pauseMs);
+    return () => clearTimeout(timer);
+  }, [pauseMs, open, text]);
+  const onKeyDown = (e: KeyboardEvent<HTMLElement>): void => {
+    if (e.key !== 'Enter' || (rows !== undefined && !e.ctrlKey && !e.metaKey)) return;
+    e.preventDefault();
+    e.currentTarget.blur();
+  };
+  const shared = {
+    ...rest,
+    value: text,
+    onBlur: keep,
+    onKeyDown,
+    'aria-label': label,
+    'aria-describedby': open ? says : undefined,
+  };
+  return (
+    <>
+      {rows === undefined ? (
+        <input ref={inputRef} {...shared} onChange={(e) => type(e.target.value)} />
+      ) : (
+        <textarea {...shared} rows={rows} onChange={(e) => type(e.target.value)} />
+      )}
+      <span id={says} className="sr-only">
+        {open ? 'typed, not kept yet: Enter keeps it' : ''}
+      </span>
+    </>
+  );
+}
