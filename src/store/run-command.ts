@@ -88,6 +88,8 @@ export async function runCommand<Args, A extends Asks>(
         const wishes = changes.map((c): RowWish =>
           'put' in c ? { table: c.table, id: c.put.id, row: c.put } : { table: c.table, id: c.remove, row: null },
         );
+        const rows = new Set(wishes.map((w) => `${w.table} ${w.id}`));
+        if (rows.size < wishes.length) return fail('not-kept', 'This would change one thing twice at once. Nothing was changed.');
         const checked = refusalOf(result.value, wishes, moment.now);
         if (!checked.ok) return checked;
         const entries: ChangeEntry[] = await writeRows(db, wishes, moment.now);

@@ -1,5 +1,6 @@
 import {
   asDamaged,
+  byId,
   eventSchema,
   madeRow,
   parseRow,
@@ -25,9 +26,6 @@ import { COMMAND_TABLES } from './tables';
 
 const EVERYTHING = [...COMMAND_TABLES, 'aside', 'damaged', 'notices'] as const;
 const all = (db: StudioDatabase) => EVERYTHING.map((t) => db.table(t));
-
-const byId = <T extends { readonly id: string }>(rows: readonly T[]): T[] =>
-  [...rows].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 
 /**
  * Everything that is kept in a studio, in a stable order (by id), without caches, drafts and undo. Rows that do not hold what they should

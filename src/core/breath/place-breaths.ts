@@ -218,7 +218,7 @@ export function placeBreaths(
     if (!place) return [];
     const quick = !place.rest && (strictTime || place.end - place.note.onset < score.ticksPerQuarter * 2);
     const waitsSeconds = place.rest || strictTime ? 0 : quick ? WAITS.quick : WAITS.full;
-    const time = place.rest
+    const time = place.rest || place.printed
       ? ''
       : strictTime
         ? ', in time: the note before it is cut'

@@ -44,7 +44,7 @@ describe('days and weeks', () => {
     expect(dayAfter('2028-02-28', 1)).toBe('2028-02-29');
     expect(dayAfter('2026-12-31', 1)).toBe('2027-01-01');
     expect(dayAfter('2026-03-01', -1)).toBe('2026-02-28');
-    fc.assert(fc.property(fc.integer({ min: -4000, max: 4000 }), (n) => expect(daysBetween('2026-05-20', dayAfter('2026-05-20', n))).toBe(n)));
+    fc.assert(fc.property(fc.integer({ min: -4000, max: 4000 }), (n) => daysBetween('2026-05-20', dayAfter('2026-05-20', n)) === n));
   });
   it('begin on Monday', () => {
     expect(['2026-05-18', '2026-05-20', '2026-05-24'].map(mondayOf)).toEqual(['2026-05-18', '2026-05-18', '2026-05-18']);

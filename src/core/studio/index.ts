@@ -106,6 +106,7 @@ export {
 } from './merge-rows';
 export {
   asStored,
+  byId,
   isThere,
   joinRecords,
   keptRows,

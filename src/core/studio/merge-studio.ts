@@ -112,7 +112,8 @@ export function asStored(
   };
 }
 
-const byId = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
+/** In the order of their ids. */
+export const byId = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
   [...list].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 const unionById = <T extends { readonly id: string }>(...lists: readonly (readonly T[])[]): T[] =>
   byId([...new Map(lists.flat().map((entry) => [entry.id, entry])).values()]);

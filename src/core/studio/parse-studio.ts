@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { contentHash } from './content-hash';
 import { eventSchema } from './kinds/records';
-import { joinRecords, keptRows, asStored } from './merge-studio';
+import { asStored, byId, joinRecords, keptRows } from './merge-studio';
 import type { MergeableRow } from './merge-rows';
 import {
   damagedSchema,
@@ -71,7 +71,7 @@ export function parseStudio(data: unknown): Studio | null {
       const kept = keptRows(table, rows as readonly MergeableRow[], removals);
       const stored = [...kept.values()].map((k) => asStored(table, k));
       studio.removed.push(...stored.flatMap((s) => s.removal ?? []));
-      return [table, stored.flatMap((s) => s.row ?? [])];
+      return [table, byId(stored.flatMap((s) => s.row ?? []))];
     }),
   );
   const { events, aside } = joinRecords(sound('events', eventSchema));
@@ -79,8 +79,9 @@ export function parseStudio(data: unknown): Studio | null {
     ...studio,
     ...(tables as unknown as Pick<Studio, RowTable>),
     settings: (tables['settings'] as Studio['settings']).slice(0, 1),
+    removed: byId(studio.removed),
     events: [...events],
-    aside: [...sound('aside', setAsideSchema), ...aside],
-    damaged: [...sound('damaged', damagedSchema), ...damaged],
+    aside: byId([...sound('aside', setAsideSchema), ...aside]),
+    damaged: byId([...sound('damaged', damagedSchema), ...damaged]),
   };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { buildDemoStudio } from '@/demo';
+import { byId } from './merge-studio';
 import { readStudioFile, studioJsonSchema, writeStudioFile } from './studio-file';
 
 const NOW = '2026-05-20T15:00:00.000Z';
@@ -8,7 +9,9 @@ const studio = buildDemoStudio(new Date(NOW));
 describe('studio file', () => {
   it('comes back as it was written', () => {
     const read = readStudioFile(writeStudioFile(studio, NOW), 's.oakrungs.json', 'UTC');
-    expect(read).toEqual({ ok: true, value: { version: 3, listed: [], studio } });
+    if (!read.ok) throw new Error(read.issue.message);
+    for (const [name, list] of Object.entries(studio))
+      expect(read.value.studio[name as keyof typeof studio], name).toEqual(byId(list as { id: string }[]));
   });
   it.each([
     ['an empty file', '', 'studio-empty'],

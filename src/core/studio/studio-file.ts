@@ -7,7 +7,7 @@ import { upgradeStudio, type LooseStudio } from './upgrade-studio';
 
 export type StudioFileCode = 'studio-empty' | 'studio-not-json' | 'studio-not-ours' | 'studio-newer' | 'studio-broken';
 
-const HEAD = z.object({ format: z.literal('oakrungs-studio'), version: z.number().int().min(1), studio: z.unknown() });
+const HEAD = z.object({ format: z.literal('oakrungs-studio'), version: z.number().int().min(1), studio: z.unknown().optional() });
 
 /** A studio file that was read: what is in it, and what changed where it was of an earlier version. */
 export interface ReadStudioFile {

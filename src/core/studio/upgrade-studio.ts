@@ -76,7 +76,7 @@ function joinMarks(rows: readonly Loose[], listed: string[]): Loose[] {
 const listOf = (row: Loose, field: string): readonly Loose[] =>
   Array.isArray(row[field]) ? (row[field] as readonly Loose[]) : [];
 
-/** Two ladders of a section: the later one, with the teacher's own rungs of the other on top. */
+/** Two ladders of a section: the later one, with the rungs on top that only the other has. Nothing that was ticked is lost. */
 function joinLadders(rows: readonly Loose[], listed: string[]): Loose[] {
   const ladders = new Map<unknown, Loose>();
   for (const row of rows.map(ladderWithPlace)) {
@@ -87,17 +87,13 @@ function joinLadders(rows: readonly Loose[], listed: string[]): Loose[] {
     }
     const stands = laterOf(there, row);
     const gone = stands === there ? row : there;
-    const known = new Set(listOf(stands, 'rungs').map((r) => r['id']));
-    const own = listOf(gone, 'rungs').filter((r) => r['own'] === true && !known.has(r['id']));
-    const removed = [...new Set([...listOf(stands, 'removed'), ...listOf(gone, 'removed')])];
-    ladders.set(row['id'], {
-      ...stands,
-      rungs: [...listOf(stands, 'rungs'), ...own],
-      ...(removed.length > 0 ? { removed } : {}),
-    });
-    listed.push(
-      `A section had two ladders: the later one stands${own.length > 0 ? `, with ${own.length} of your own rungs of the other` : ''}.`,
-    );
+    const removed = [...new Set([...listOf(stands, 'removed'), ...listOf(gone, 'removed')])] as unknown[];
+    const ids = new Set(listOf(stands, 'rungs').map((r) => r['id']));
+    const keys = new Set([...listOf(stands, 'rungs').flatMap((r) => r['key'] ?? []), ...removed]);
+    const more = listOf(gone, 'rungs').filter((r) => !ids.has(r['id']) && (r['key'] === undefined || !keys.has(r['key'])));
+    const rungs = [...listOf(stands, 'rungs'), ...more];
+    ladders.set(row['id'], { ...stands, rungs, ...(removed.length > 0 ? { removed } : {}) });
+    listed.push(`A section had two ladders: the later one stands, with ${more.length} rungs that only the other had.`);
   }
   return [...ladders.values()];
 }

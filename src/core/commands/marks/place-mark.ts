@@ -15,9 +15,8 @@ export const placeMark = command({
     const [mark] = stored.marks;
     if (!mark || !('noteId' in mark)) return gone('mark');
     const moved = { ...mark, noteId } as NoteMark;
-    return ok({
-      label: 'mark placed',
-      changes: [remove('marks', mark.id), put('marks', { ...moved, id: markId(moved) } as RowToPut<'marks'>)],
-    });
+    const id = markId(moved);
+    const there = put('marks', { ...moved, id } as RowToPut<'marks'>);
+    return ok({ label: 'mark placed', changes: id === mark.id ? [there] : [remove('marks', mark.id), there] });
   },
 });

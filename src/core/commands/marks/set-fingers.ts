@@ -47,7 +47,7 @@ export const setFingers = command({
     const practisers = new Set<string>();
     const changes: RowChange[] = [];
     const records: StudioEvent[] = [];
-    for (const { noteId, finger } of fingers) {
+    for (const { noteId, finger } of new Map(fingers.map((f) => [f.noteId, f])).values()) {
       const note = noteOf.get(noteId);
       const fresh: NewMark = {
         kind: 'finger',

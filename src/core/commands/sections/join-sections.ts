@@ -36,17 +36,26 @@ export const joinSections = command({
     if (!second) return fail('section-no-neighbour', 'No section begins right after this one.');
     const result = joined(first, second);
     if (!result.ok) return result;
-    const whole = result.value;
+    // The whole is no copy of what it took in.
+    const whole = { ...result.value, likeId: result.value.likeId === second.section.id ? null : result.value.likeId };
     const ladderOf = (id: string): Ladder | undefined => stored.ladders.find((l) => l.sectionId === id);
     const [a, b] = [ladderOf(first.section.id), ladderOf(second.section.id)];
-    const copies = stored.sections.filter((s) => s.likeId === second.section.id);
-    const inside = stored.sections.filter((s) => s.parentId === second.section.id);
+    const others = stored.sections.filter((s) => s.id !== first.section.id && s.id !== second.section.id);
+    const copies = others.filter((s) => s.likeId === second.section.id);
+    const inside = others.filter((s) => s.parentId === second.section.id);
     const heard = stored.standings.filter((s) => s.sectionId === second.section.id && s.level !== null);
     const changes: RowChange[] = [
       put('sections', whole),
       remove('sections', second.section.id),
-      ...copies.map((s) => put('sections', { ...s, likeId: null })),
-      ...inside.map((s) => put('sections', { ...s, parentId: first.section.id })),
+      ...others
+        .filter((s) => copies.includes(s) || inside.includes(s))
+        .map((s) =>
+          put('sections', {
+            ...s,
+            likeId: copies.includes(s) ? null : s.likeId,
+            parentId: inside.includes(s) ? first.section.id : s.parentId,
+          }),
+        ),
     ];
     if (b) {
       const rungs = [
