@@ -84,7 +84,8 @@ async function main(): Promise<void> {
   say('reading, µs a note at 50 / 500 / 5,000 bars', [50, 500, 5000].map((n) => perNote(n).toFixed(1)).join(' / '));
   const small = bigFile(8);
   const smallRead = read(small);
-  // Bar 203 holds the same notes as bar 0 (the pattern goes round every 7 bars), so that only the length of the piece differs.
+  // Bar 203 holds the same notes as bar 0 (the pattern goes round every 7 bars), so that only the length of the piece
+  // differs.
   const excerpt = best(10, () => void writeExcerpt(file, big, { from: 203, to: 210 }));
   const whole = best(10, () => void writeExcerpt(small, smallRead, { from: 0, to: 7 }));
   const engrave = (document: string): number =>

@@ -7,7 +7,9 @@ const PIECES = 40;
 const SECTIONS = 20;
 const EVENTS = 500_000;
 
-/** Puts a studio of the first version of the database in place: its records are folded when the application opens it. */
+/**
+ * Puts a studio of the first version of the database in place: its records are folded when the application opens it.
+ */
 async function seed(page: Page, source: string): Promise<void> {
   // The runner names functions by a helper that the page does not have.
   await page.evaluate('globalThis.__name = (f) => f');
@@ -134,7 +136,10 @@ async function seed(page: Page, source: string): Promise<void> {
   );
 }
 
-/** Milliseconds to open the board on 500,000 records (the first time with the upgrade), and from a digit key to its cell. */
+/**
+ * Milliseconds to open the board on 500,000 records (the first time with the upgrade), and from a digit key to its
+ * cell.
+ */
 export function measureBoard(): Promise<{
   readonly upgrade: number;
   readonly open: number;

@@ -24,7 +24,10 @@ export async function withApplication<T>(work: (page: Page) => Promise<T>): Prom
   }
 }
 
-/** Milliseconds from choosing a file to its first engraved system on screen, and for OpenSheetMusicDisplay to load and draw the same file. */
+/**
+ * Milliseconds from choosing a file to its first engraved system on screen, and for OpenSheetMusicDisplay to load and
+ * draw the same file.
+ */
 export function measureDropToMusic(file: string): Promise<{ readonly ours: number; readonly theirs: number } | null> {
   return withApplication(async (page) => {
     await page.goto(`http://localhost:${PORT}/shelf`);

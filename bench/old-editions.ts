@@ -1,6 +1,7 @@
 /**
- * Short public-domain passages with the fingering of old editions, typed from memory of the common prints named beside each, and the
- * share of notes on which the proposal agrees. Teachers agree among themselves on about seven notes of ten.
+ * Short public-domain passages with the fingering of old editions, typed from memory of the common prints named beside
+ * each, and the share of notes on which the proposal agrees. Teachers agree among themselves on about seven notes of
+ * ten.
  */
 import { fingerScore } from '../src/core/fingering';
 import { openAbc } from '../src/core/studio';

@@ -1,4 +1,6 @@
-/** `oak chords`, `ornaments`, `breaths` and `dynamics`: thin, they call the core and print; field names are a contract. */
+/**
+ * `oak chords`, `ornaments`, `breaths` and `dynamics`: thin, they call the core and print; field names are a contract.
+ */
 import { placeBreaths } from '../src/core/breath';
 import { printedDynamics, suggestDynamics } from '../src/core/dynamics';
 import { findHarmony, rootName } from '../src/core/harmony';

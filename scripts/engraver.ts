@@ -1,6 +1,7 @@
 /**
- * Takes the engraver's program out of its script: `public/engraver.wasm` is compiled while it streams in, and `public/engraver.mjs` is
- * the small script that loads it. Both are made from the installed package before a build, and not kept in the repository.
+ * Takes the engraver's program out of its script: `public/engraver.wasm` is compiled while it streams in, and
+ * `public/engraver.mjs` is the small script that loads it. Both are made from the installed package before a build, and
+ * not kept in the repository.
  */
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';

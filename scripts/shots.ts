@@ -1,4 +1,7 @@
-/** Retakes every picture of docs/screenshots from the demo data, with a fixed clock. Build first: `npm run shots` does both. */
+/**
+ * Retakes every picture of docs/screenshots from the demo data, with a fixed clock. Build first: `npm run shots` does
+ * both.
+ */
 import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { chromium } from 'playwright-core';

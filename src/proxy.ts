@@ -1,8 +1,9 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
 /**
- * Strict Content-Security-Policy, no external origin. Scripts run by nonce only; WebAssembly is allowed for the engraver.
- * Styles allow inline, because the engraver's SVG and the chart library carry style elements; no style can fetch anything.
+ * Strict Content-Security-Policy, no external origin. Scripts run by nonce only; WebAssembly is allowed for the
+ * engraver. Styles allow inline, because the engraver's SVG and the chart library carry style elements; no style can
+ * fetch anything.
  */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = btoa(crypto.randomUUID());

@@ -28,7 +28,10 @@ const BEGUN_DAYS_AGO = 180;
 /** The demo is the same for the same day. */
 const SEED = 4620;
 
-/** The demo studio, made relative to `now` with a fixed seed: pieces, sections, ladders, students, months of lessons and practice. */
+/**
+ * The demo studio, made relative to `now` with a fixed seed: pieces, sections, ladders, students, months of lessons and
+ * practice.
+ */
 export function buildDemoStudio(now: Date, zone: Zone = UTC): Studio {
   const steps = demoSteps(now, zone);
   for (;;) {

@@ -7,12 +7,12 @@ import {
   mergeRecords,
   removalId,
   ROW_TABLES,
+  withFields,
   type Conflict,
   type MergeableRow,
   type Removal,
   type RowTable,
   type SetAside,
-  type Stamp,
   type Studio,
   type StudioEvent,
 } from '@/core/studio';
@@ -115,7 +115,10 @@ async function nextBatch(db: StudioDatabase): Promise<number> {
   return (last?.batch ?? 0) + 1;
 }
 
-/** Puts a studio in, inside a transaction; nothing that is there goes away. Gives the number under which it can be taken back. */
+/**
+ * Puts a studio in, inside a transaction; nothing that is there goes away. Gives the number under which it can be taken
+ * back.
+ */
 export async function putBatch(
   db: StudioDatabase,
   studio: Studio,
@@ -134,18 +137,12 @@ export async function putBatch(
 /** A row as it was before a file came, with what was written beside it since. */
 function asBefore(current: KeptState, from: KeptState, to: KeptState): KeptState {
   if (!current.row || !from.row || !to.row) return to;
-  const now = current.row as MergeableRow & Readonly<Record<string, unknown>>;
+  const now = current.row as MergeableRow;
   const was = to.row as MergeableRow & Readonly<Record<string, unknown>>;
-  const next: Record<string, unknown> = { ...now };
-  const touched: Record<string, Stamp> = { ...now.touched };
-  for (const field of changedFields(from.row, to.row)) {
-    if (was[field] === undefined) delete next[field];
-    else next[field] = was[field];
-    const at = was.touched?.[field];
-    if (at === undefined) delete touched[field];
-    else touched[field] = at;
-  }
-  return { row: { ...next, touched, updatedAt: now.updatedAt }, removal: to.removal };
+  const fields = changedFields(from.row, to.row);
+  const values = new Map(fields.map((field) => [field, was[field]]));
+  const times = new Map(fields.map((field) => [field, was.touched?.[field]]));
+  return { row: { ...withFields(now, values), touched: withFields(now.touched ?? {}, times) }, removal: to.removal };
 }
 
 async function stateOf(db: StudioDatabase, table: RowTable, id: string): Promise<KeptState> {
@@ -156,7 +153,10 @@ async function stateOf(db: StudioDatabase, table: RowTable, id: string): Promise
 const arrivalsOf = async (db: StudioDatabase, batch: number): Promise<Arrival[]> =>
   db.arrivals.where('batch').equals(batch).toArray();
 
-/** Takes back what came with a file: rows are as they were, its records are kept beside until it is brought back or forgotten. */
+/**
+ * Takes back what came with a file: rows are as they were, its records are kept beside until it is brought back or
+ * forgotten.
+ */
 export async function takeBackBatch(db: StudioDatabase, batch: number): Promise<void> {
   for (const arrival of (await arrivalsOf(db, batch)).reverse()) {
     switch (arrival.kind) {

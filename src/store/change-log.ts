@@ -1,5 +1,7 @@
-/** What was changed, so that it can be taken back and done again: each a new change of just the fields that differ, now. */
-import { changedFields, stampAfter, type RowTable, type StudioEvent } from '@/core/studio';
+/**
+ * What was changed, so that it can be taken back and done again: each a new change of just the fields that differ, now.
+ */
+import { changedFields, stampAfter, withFields, type RowTable, type StudioEvent } from '@/core/studio';
 import { takeBackBatch, bringBackBatch } from './batches';
 import { writeRows, type RowWish } from './write-rows';
 import { COMMAND_TABLES } from './tables';
@@ -41,12 +43,8 @@ async function wishOf(db: StudioDatabase, entry: RowEntry, way: Way): Promise<Ro
   const stored = (await db.table(table).get(entry.key)) as Readonly<Record<string, unknown>> | undefined;
   // A row that was changed is not there any more: another tab took it away, and that word is the later one.
   if (!stored) return from === null ? { table, id: entry.key, row: to } : null;
-  const next: Record<string, unknown> = { ...stored };
-  for (const field of changedFields(from ?? {}, to)) {
-    if (to[field] === undefined) delete next[field];
-    else next[field] = to[field];
-  }
-  return { table, id: entry.key, row: next };
+  const values = new Map(changedFields(from ?? {}, to).map((field) => [field, to[field]]));
+  return { table, id: entry.key, row: withFields(stored, values) };
 }
 
 /** A word that takes a record back or lets it stand again, later than every word about it before. */
@@ -105,7 +103,10 @@ async function step(db: StudioDatabase, way: Way, now: string, newId: () => stri
   );
 }
 
-/** Takes back the latest change, across reloads; records are retracted by an event, never removed. Returns its label, or null. */
+/**
+ * Takes back the latest change, across reloads; records are retracted by an event, never removed. Returns its label, or
+ * null.
+ */
 export const undoChange = (db: StudioDatabase, now: string, newId: () => string): Promise<string | null> =>
   step(db, 'undo', now, newId);
 

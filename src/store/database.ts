@@ -19,7 +19,9 @@ import type {
 import { upgradeDatabase } from './upgrade-database';
 import { indexesNow } from './tables';
 
-/** One step of a change: a row as it was and as it became, a record that was added, or a batch that came with a file. */
+/**
+ * One step of a change: a row as it was and as it became, a record that was added, or a batch that came with a file.
+ */
 export type ChangeEntry =
   | {
       [T in RowTable]: {

@@ -1,4 +1,7 @@
-/** What is typed and not kept yet: at once, outside undo and the studio file, so that leaving or reloading loses nothing. */
+/**
+ * What is typed and not kept yet: at once, outside undo and the studio file, so that leaving or reloading loses
+ * nothing.
+ */
 import type { StudioDatabase } from './database';
 
 /** What was typed and not kept under a key; undefined where nothing was, or where it cannot be read. */
@@ -10,7 +13,10 @@ export async function readDraft(db: StudioDatabase, key: string): Promise<unknow
   }
 }
 
-/** A draft that cannot be written does no harm: what is on screen stays there, and storing the thing itself says what is wrong. */
+/**
+ * A draft that cannot be written does no harm: what is on screen stays there, and storing the thing itself says what is
+ * wrong.
+ */
 const nobody = (): undefined => undefined;
 
 /** Keeps what is being typed. */

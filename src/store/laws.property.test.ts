@@ -46,8 +46,33 @@ const TEACHING = { teaching: teachingFor(), level: 'intermediate' as const };
 
 /** One step of a teacher: what, and two numbers that choose of what there is. */
 const STEPS = [
-  'finger', 'unfinger', 'mark', 'unmark', 'section', 'rename', 'move', 'split', 'join', 'unsection', 'ladder', 'rung', 'unrung',
-  'student', 'age', 'level', 'correct', 'tick', 'said', 'week', 'practice', 'settings', 'title', 'unlesson', 'undo', 'redo', 'clock back',
+  'finger',
+  'unfinger',
+  'mark',
+  'unmark',
+  'section',
+  'rename',
+  'move',
+  'split',
+  'join',
+  'unsection',
+  'ladder',
+  'rung',
+  'unrung',
+  'student',
+  'age',
+  'level',
+  'correct',
+  'tick',
+  'said',
+  'week',
+  'practice',
+  'settings',
+  'title',
+  'unlesson',
+  'undo',
+  'redo',
+  'clock back',
 ] as const;
 type Step = readonly [what: (typeof STEPS)[number], a: number, b: number];
 const steps = (most: number): fc.Arbitrary<Step[]> =>
@@ -73,12 +98,24 @@ async function take({ studio, pieceId, score }: Desk, [what, a, b]: Step): Promi
   const section = of(sections, a);
   const student = of(students, b);
   const noteId = of(score.notes, a)?.id ?? '';
-  const mark: NewMark = { kind: 'dynamic', pieceId, studentId: null, source: 'teacher', noteId, level: b % 2 === 0 ? 'f' : 'p' };
+  const mark: NewMark = {
+    kind: 'dynamic',
+    pieceId,
+    studentId: null,
+    source: 'teacher',
+    noteId,
+    level: b % 2 === 0 ? 'f' : 'p',
+  };
   const at = { pieceId, score };
   const heard = { lessonId: null, proposed: null, tempo: null, note: '', facets: null, errors: [], signs: {} };
   switch (what) {
     case 'finger':
-      await run(setFingers, { ...at, variant: b % 3 === 0 ? 'simple' : 'full', fingers: [{ noteId, finger: { finger: String((b % 5) + 1), ...(b % 2 === 0 ? { string: 2 } : {}) } }], label: 'finger' });
+      await run(setFingers, {
+        ...at,
+        variant: b % 3 === 0 ? 'simple' : 'full',
+        fingers: [{ noteId, finger: { finger: String((b % 5) + 1), ...(b % 2 === 0 ? { string: 2 } : {}) } }],
+        label: 'finger',
+      });
       break;
     case 'unfinger':
       await run(setFingers, { ...at, variant: 'full', fingers: [{ noteId, finger: null }], label: 'no finger' });
@@ -93,10 +130,16 @@ async function take({ studio, pieceId, score }: Desk, [what, a, b]: Step): Promi
       await run(makeSection, { ...at, bars: [a % 8, Math.min(7, (a % 8) + (b % 4))] });
       break;
     case 'rename':
-      if (section) await run(changeSection, { pieceId, sectionId: section.id, change: { name: `name ${b}`, likeId: of(sections, b)?.id ?? null } });
+      if (section)
+        await run(changeSection, {
+          pieceId,
+          sectionId: section.id,
+          change: { name: `name ${b}`, likeId: of(sections, b)?.id ?? null },
+        });
       break;
     case 'move':
-      if (section) await run(moveSectionEnds, { ...at, sectionId: section.id, toBy: (b % 3) - 1, withNeighbour: b % 2 === 0 });
+      if (section)
+        await run(moveSectionEnds, { ...at, sectionId: section.id, toBy: (b % 3) - 1, withNeighbour: b % 2 === 0 });
       break;
     case 'split':
       if (section) await run(splitSection, { ...at, sectionId: section.id, at: b % 8 });
@@ -115,7 +158,10 @@ async function take({ studio, pieceId, score }: Desk, [what, a, b]: Step): Promi
       const ladder = of(await db.ladders.toArray(), a);
       const rung = of(ladder?.rungs ?? [], b);
       if (!ladder || !rung) break;
-      const edit = what === 'rung' ? ({ kind: 'change', id: rung.id, change: { times: (b % 9) + 1 } } as const) : ({ kind: 'remove', id: rung.id } as const);
+      const edit =
+        what === 'rung'
+          ? ({ kind: 'change', id: rung.id, change: { times: (b % 9) + 1 } } as const)
+          : ({ kind: 'remove', id: rung.id } as const);
       await run(changeRungs, { pieceId, sectionId: ladder.sectionId, edit });
       break;
     }
@@ -123,37 +169,79 @@ async function take({ studio, pieceId, score }: Desk, [what, a, b]: Step): Promi
       await run(addStudent, { name: `S${a}`, instrument: 'viola' });
       break;
     case 'age':
-      if (student) await run(changeStudent, { studentId: student.id, change: { age: String(a), ...(a % 2 === 0 ? { density: 'none' } : {}) }, label: 'age' });
+      if (student)
+        await run(changeStudent, {
+          studentId: student.id,
+          change: { age: String(a), ...(a % 2 === 0 ? { density: 'none' } : {}) },
+          label: 'age',
+        });
       break;
     case 'level':
-      if (student && section) await run(recordLevel, { ...heard, studentId: student.id, sectionId: section.id, level: (b % 6) as Level });
+      if (student && section)
+        await run(recordLevel, { ...heard, studentId: student.id, sectionId: section.id, level: (b % 6) as Level });
       break;
     case 'correct': {
-      const record = of((await db.events.toArray()).filter((e) => e.kind === 'level'), a);
-      if (record) await run(correctRecord, { recordId: record.id, correction: { level: (b % 6) as Level, ...(section && b % 2 === 0 ? { sectionId: section.id } : {}) } });
+      const record = of(
+        (await db.events.toArray()).filter((e) => e.kind === 'level'),
+        a,
+      );
+      if (record)
+        await run(correctRecord, {
+          recordId: record.id,
+          correction: { level: (b % 6) as Level, ...(section && b % 2 === 0 ? { sectionId: section.id } : {}) },
+        });
       break;
     }
     case 'tick':
-      if (student && section) await run(tickRung, { studentId: student.id, sectionId: section.id, rungId: `r${b % 3}`, inLesson: b % 2 === 0 });
+      if (student && section)
+        await run(tickRung, {
+          studentId: student.id,
+          sectionId: section.id,
+          rungId: `r${b % 3}`,
+          inLesson: b % 2 === 0,
+        });
       break;
     case 'said':
       if (student) await run(sayInLesson, { studentId: student.id, lessonId: null, text: `said ${a}` });
       break;
     case 'week':
-      if (student) await run(giveWeek, { studentId: student.id, lessonId: null, proposed: NO_WEEK, edit: { kind: 'cue', cue: `cue ${a}` } });
+      if (student)
+        await run(giveWeek, {
+          studentId: student.id,
+          lessonId: null,
+          proposed: NO_WEEK,
+          edit: { kind: 'cue', cue: `cue ${a}` },
+        });
       break;
     case 'practice':
-      if (student) await run(logPractice, { studentId: student.id, pieceId, sectionId: null, day: '2026-05-19', minutes: a + 1, times: b, tempo: null, note: '' });
+      if (student)
+        await run(logPractice, {
+          studentId: student.id,
+          pieceId,
+          sectionId: null,
+          day: '2026-05-19',
+          minutes: a + 1,
+          times: b,
+          tempo: null,
+          note: '',
+        });
       break;
     case 'settings':
-      await run(changeSettings, { change: { name: `rooms ${a}`, gestureCue: ['accent keyboard', b % 2 === 0 ? '' : `cue ${b}`] }, label: 'settings' });
+      await run(changeSettings, {
+        change: { name: `rooms ${a}`, gestureCue: ['accent keyboard', b % 2 === 0 ? '' : `cue ${b}`] },
+        label: 'settings',
+      });
       break;
     case 'title':
       await run(changePiece, { pieceId, change: { title: `Title ${a}` }, label: 'title' });
       break;
     case 'unlesson': {
-      const lesson = of((await db.events.toArray()).filter((e) => e.kind === 'lesson'), a);
-      if (lesson && 'studentId' in lesson) await run(takeBackLesson, { studentId: lesson.studentId, lessonId: lesson.id });
+      const lesson = of(
+        (await db.events.toArray()).filter((e) => e.kind === 'lesson'),
+        a,
+      );
+      if (lesson && 'studentId' in lesson)
+        await run(takeBackLesson, { studentId: lesson.studentId, lessonId: lesson.id });
       break;
     }
     case 'undo':
@@ -173,7 +261,14 @@ async function desk(device: string, base?: Studio): Promise<Desk> {
   if (!base) {
     const at = { studio, ...(await withPiece(studio)) };
     // Enough to begin with: two sections, a ladder, two students.
-    for (const step of [['section', 0, 3], ['section', 4, 3], ['ladder', 0, 0], ['student', 1, 0], ['student', 2, 0]] as const) await take(at, step);
+    for (const step of [
+      ['section', 0, 3],
+      ['section', 4, 3],
+      ['ladder', 0, 0],
+      ['student', 1, 0],
+      ['student', 2, 0],
+    ] as const)
+      await take(at, step);
     return at;
   }
   await putStudio(studio.db, base, 'base', LATER);
@@ -186,7 +281,9 @@ async function desk(device: string, base?: Studio): Promise<Desk> {
 /** What a row holds, without its times. */
 const bare = (studio: Studio): unknown =>
   JSON.parse(
-    JSON.stringify({ ...studio, removed: [], events: [] }, (key, value: unknown) => (key === 'touched' || key === 'updatedAt' ? undefined : value)),
+    JSON.stringify({ ...studio, removed: [], events: [] }, (key, value: unknown) =>
+      key === 'touched' || key === 'updatedAt' ? undefined : value,
+    ),
   ) as unknown;
 
 const run = { numRuns: 30, interruptAfterTimeLimit: 40_000, markInterruptAsFailure: false };
@@ -207,11 +304,17 @@ describe('every state that commands reach', () => {
         const again = await testStudio({ device: 'again' });
         await putStudio(again.db, out, 'file', LATER);
         expect(await readStudio(again.db)).toEqual(out);
-        const places = out.marks.map((m) => `${m.kind} ${notesOfMark(m).join()} ${m.kind === 'finger' ? (m.variant ?? '') : ''}`);
+        const places = out.marks.map(
+          (m) => `${m.kind} ${notesOfMark(m).join()} ${m.kind === 'finger' ? (m.variant ?? '') : ''}`,
+        );
         expect(new Set(places).size).toBe(places.length);
         const byKey = (x: { key: string }, y: { key: string }): number => (x.key < y.key ? -1 : 1);
-        const kept = (await db.standings.toArray()).map((s) => ({ ...s, rungsDone: [...s.rungsDone].sort() })).sort(byKey);
-        const folded = foldStandings(out.events).map((s) => ({ ...s, rungsDone: [...s.rungsDone].sort() })).sort(byKey);
+        const kept = (await db.standings.toArray())
+          .map((s) => ({ ...s, rungsDone: [...s.rungsDone].sort() }))
+          .sort(byKey);
+        const folded = foldStandings(out.events)
+          .map((s) => ({ ...s, rungsDone: [...s.rungsDone].sort() }))
+          .sort(byKey);
         expect(kept).toEqual(folded);
         marks += out.marks.length;
         records += out.events.length;

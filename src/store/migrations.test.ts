@@ -95,7 +95,9 @@ describe.each([1, 2])('a studio of version %i', (version) => {
       const ladders = await db.ladders.toArray();
       expect(new Set(ladders.map((l) => l.sectionId)).size).toBe(ladders.length);
       const rungs = new Set(ladders.flatMap((l) => l.rungs.map((r) => r.id)));
-      expect((lists['events'] ?? []).filter((e) => e['kind'] === 'rung' && !rungs.has(String(e['rungId'])))).toEqual([]);
+      expect((lists['events'] ?? []).filter((e) => e['kind'] === 'rung' && !rungs.has(String(e['rungId'])))).toEqual(
+        [],
+      );
     }
   });
   it('keeps every record, and the standings they come to', async () => {
@@ -121,18 +123,34 @@ describe('a studio of version 2', () => {
     expect(evening).toMatchObject({ at: '2026-05-19T02:30:00.000Z', day: '2026-05-18' });
     const cut = events.find((e) => e.kind === 'level' && e.note === 'before midnight');
     if (cut?.kind !== 'level') throw new Error('no record');
-    const lesson = foldLessons(events.filter((e) => !('studentId' in e) || e.studentId === cut.studentId)).find((l) => l.id === cut.lessonId);
+    const lesson = foldLessons(events.filter((e) => !('studentId' in e) || e.studentId === cut.studentId)).find(
+      (l) => l.id === cut.lessonId,
+    );
     expect(lesson?.heard.map((e) => e.note)).toEqual(['before midnight', 'after midnight']);
     expect(lesson?.said).toBe('Count the rests.');
     const [notice] = await db.notices.toArray();
     expect(notice?.lines.join('\n')).toMatch(/cut in two at midnight[\s\S]*|practice logs stand on another day/);
-    expect(notice?.lines.some((l) => l.includes('Two marks at one place: finger 2 stands, finger 3 does not.'))).toBe(true);
+    expect(notice?.lines.some((l) => l.includes('Two marks at one place: finger 2 stands, finger 3 does not.'))).toBe(
+      true,
+    );
     expect(notice?.lines.some((l) => l.includes('two ladders'))).toBe(true);
   });
   it('can still take back what was done before', async () => {
     const [before] = lists['marks'] ?? [];
-    const row = { ...before, id: 'random-id', kind: 'finger', noteId: 'p1-b4-n1', finger: '1', pieceId: before?.['pieceId'] };
-    const log = { at: '2026-05-20T15:00:00.000Z', label: 'finger 1', undone: 0, entries: [{ kind: 'row', table: 'marks', key: 'random-id', before: null, after: row }] };
+    const row = {
+      ...before,
+      id: 'random-id',
+      kind: 'finger',
+      noteId: 'p1-b4-n1',
+      finger: '1',
+      pieceId: before?.['pieceId'],
+    };
+    const log = {
+      at: '2026-05-20T15:00:00.000Z',
+      label: 'finger 1',
+      undone: 0,
+      entries: [{ kind: 'row', table: 'marks', key: 'random-id', before: null, after: row }],
+    };
     const db = await opened(await oldDatabase(2, { ...lists, marks: [...(lists['marks'] ?? []), row] }, [log]));
     const count = await db.marks.count();
     expect(await undoChange(db, '2026-06-01T00:00:00.000Z', () => 'w')).toBe('finger 1');
@@ -147,7 +165,12 @@ describe('a studio that could not be saved any more', () => {
   const items = given?.['items'] as Record<string, unknown>[];
   const overLimits: Lists = {
     ...lists,
-    ladders: [{ ...ladder, rungs: Array.from({ length: 260 }, (_, i) => ({ ...(ladder?.['rungs'] as object[])[0], id: `r${i}` })) }],
+    ladders: [
+      {
+        ...ladder,
+        rungs: Array.from({ length: 260 }, (_, i) => ({ ...(ladder?.['rungs'] as object[])[0], id: `r${i}` })),
+      },
+    ],
     events: [
       ...(lists['events'] ?? []),
       { ...given, id: 'many', leftOut: Array.from({ length: 150 }, (_, i) => ({ what: `bars ${i}`, minutes: 2 })) },

@@ -142,7 +142,10 @@ export function useNotices(): Loaded<readonly Notice[]> {
   return useLiveQuery(async () => (await db.notices.toArray()).reverse(), [db]);
 }
 
-/** What was typed and not kept under a key when the screen was left: `undefined` while it is read, `null` where there is nothing. */
+/**
+ * What was typed and not kept under a key when the screen was left: `undefined` while it is read, `null` where there is
+ * nothing.
+ */
 export function useStoredDraft(key: string | null): Loaded<Pick<Draft, 'key' | 'value'> | null> {
   const { db } = useStudio();
   return useLiveQuery(async () => {

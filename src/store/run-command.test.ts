@@ -45,7 +45,13 @@ describe('a change', () => {
     const { pieceId, score } = await withPiece(studio);
     const note = score.notes[0]?.id ?? '';
     const set = (finger: string) =>
-      studio.does(setFingers, { pieceId, score, variant: 'full', fingers: [{ noteId: note, finger: { finger } }], label: finger });
+      studio.does(setFingers, {
+        pieceId,
+        score,
+        variant: 'full',
+        fingers: [{ noteId: note, finger: { finger } }],
+        label: finger,
+      });
     await set('1');
     await set('2');
     studio.db.close();
@@ -92,7 +98,14 @@ describe('a change', () => {
 
   it('that does not hold what it should is refused before it is written', async () => {
     const { pieceId } = await withPiece(studio);
-    const cue: NewMark = { kind: 'cue', pieceId, studentId: null, source: 'teacher', noteId: 'n', text: 'x'.repeat(501) };
+    const cue: NewMark = {
+      kind: 'cue',
+      pieceId,
+      studentId: null,
+      source: 'teacher',
+      noteId: 'n',
+      text: 'x'.repeat(501),
+    };
     const refused = await studio.run(putMarks, { marks: [cue], label: 'cue' });
     expect(refused).toMatchObject({ ok: false, issue: { code: 'not-kept' } });
     expect(refused.ok ? '' : refused.issue.message).toContain('text');
@@ -115,7 +128,13 @@ describe('one place holds one mark', () => {
     const noteId = score.notes[0]?.id ?? '';
     await Promise.all(
       ['1', '2', '3'].map((finger) =>
-        studio.does(setFingers, { pieceId, score, variant: 'full', fingers: [{ noteId, finger: { finger } }], label: finger }),
+        studio.does(setFingers, {
+          pieceId,
+          score,
+          variant: 'full',
+          fingers: [{ noteId, finger: { finger } }],
+          label: finger,
+        }),
       ),
     );
     expect(await studio.db.marks.toArray()).toMatchObject([{ finger: '3' }]);
@@ -125,7 +144,13 @@ describe('one place holds one mark', () => {
     const noteId = score.notes[0]?.id ?? '';
     const base = { pieceId, studentId: null, source: 'teacher' as const, noteId };
     for (const variant of ['full', 'simple'])
-      await studio.does(setFingers, { pieceId, score, variant, fingers: [{ noteId, finger: { finger: '1' } }], label: variant });
+      await studio.does(setFingers, {
+        pieceId,
+        score,
+        variant,
+        fingers: [{ noteId, finger: { finger: '1' } }],
+        label: variant,
+      });
     await studio.does(putMarks, {
       label: 'all',
       marks: [
@@ -185,7 +210,10 @@ describe('what the studio may hold', () => {
     await noteBackup(studio.db, '2026-05-21T08:00:00.000Z');
     await studio.does(changeSettings, { change: { name: 'Other rooms' }, label: 'name' });
     await studio.undo();
-    expect(await studio.db.settings.get('studio')).toMatchObject({ name: 'Harbour rooms', lastBackupAt: '2026-05-21T08:00:00.000Z' });
+    expect(await studio.db.settings.get('studio')).toMatchObject({
+      name: 'Harbour rooms',
+      lastBackupAt: '2026-05-21T08:00:00.000Z',
+    });
   });
 });
 
@@ -201,7 +229,14 @@ describe('records', () => {
     studio.clock.now = '2020-01-01T00:00:00.000Z';
     await studio.redo();
     expect((await studio.db.standings.get(standingKey(studentId, sectionId)))?.level).toBe(3);
-    expect((await studio.db.events.toArray()).map((e) => e.kind).sort()).toEqual(['lesson', 'level', 'restore', 'restore', 'retract', 'retract']);
+    expect((await studio.db.events.toArray()).map((e) => e.kind).sort()).toEqual([
+      'lesson',
+      'level',
+      'restore',
+      'restore',
+      'retract',
+      'retract',
+    ]);
   });
   it('need something that was heard', async () => {
     const { pieceId, score } = await withPiece(studio);
@@ -218,7 +253,9 @@ describe('records', () => {
     const { made: studentId = '' } = await studio.does(addStudent, { name: 'Wren', instrument: 'piano' });
     const { made: a = '' } = await studio.does(makeSection, { pieceId, score, bars: [0, 3] });
     const { made: b = '' } = await studio.does(makeSection, { pieceId, score, bars: [4, 7] });
-    await Promise.all([a, b].map((sectionId) => studio.does(recordLevel, { ...heard, studentId, sectionId, level: 2 })));
+    await Promise.all(
+      [a, b].map((sectionId) => studio.does(recordLevel, { ...heard, studentId, sectionId, level: 2 })),
+    );
     const events = await studio.db.events.toArray();
     expect(events.filter((e) => e.kind === 'lesson')).toHaveLength(1);
     expect(new Set(events.flatMap((e) => (e.kind === 'level' ? [e.lessonId] : []))).size).toBe(1);
@@ -232,13 +269,21 @@ describe('a finger that changes after practice', () => {
     const { made: studentId = '' } = await studio.does(addStudent, { name: 'Wren', instrument: 'piano' });
     const { made: sectionId = '' } = await studio.does(makeSection, { pieceId, score, bars: [0, 3] });
     const set = (finger: string, at = noteId) =>
-      studio.does(setFingers, { pieceId, score, variant: 'full', fingers: [{ noteId: at, finger: { finger } }], label: finger });
+      studio.does(setFingers, {
+        pieceId,
+        score,
+        variant: 'full',
+        fingers: [{ noteId: at, finger: { finger } }],
+        label: finger,
+      });
     await set('1');
     expect((await studio.db.events.toArray()).filter((e) => e.kind === 'fingering')).toEqual([]);
     await studio.does(recordLevel, { ...heard, studentId, sectionId, level: 2 });
     const done = await set('2');
     expect(done.warns).toContain('Wren');
-    expect((await studio.db.events.toArray()).filter((e) => e.kind === 'fingering')).toMatchObject([{ noteId, before: '1', after: '2' }]);
+    expect((await studio.db.events.toArray()).filter((e) => e.kind === 'fingering')).toMatchObject([
+      { noteId, before: '1', after: '2' },
+    ]);
     const outside = score.notes.find((n) => n.bar === 6)?.id ?? '';
     await set('1', outside);
     expect((await set('3', outside)).warns).toBeUndefined();
@@ -267,6 +312,9 @@ describe('carrying marks', () => {
   it('says so when there is nothing to carry', async () => {
     const { pieceId, score } = await withPiece(studio);
     const { made: from = '' } = await studio.does(makeSection, { pieceId, score, bars: [0, 3] });
-    expect(await studio.run(carryToCopies, { pieceId, score, from })).toMatchObject({ ok: false, issue: { code: 'nothing-to-carry' } });
+    expect(await studio.run(carryToCopies, { pieceId, score, from })).toMatchObject({
+      ok: false,
+      issue: { code: 'nothing-to-carry' },
+    });
   });
 });

@@ -67,8 +67,9 @@ function refusalOf(outcome: Outcome, wishes: readonly RowWish[], now: string): R
 export type Done = Pick<Outcome, 'label' | 'says' | 'warns' | 'made'>;
 
 /**
- * Runs a command: reads what it asks for, runs it, checks what it comes to, writes and logs it, all in one transaction that waits for
- * those of every other tab. A refusal changes nothing; so does an error of the storage, which comes back as a refusal in words.
+ * Runs a command: reads what it asks for, runs it, checks what it comes to, writes and logs it, all in one transaction
+ * that waits for those of every other tab. A refusal changes nothing; so does an error of the storage, which comes back
+ * as a refusal in words.
  */
 export async function runCommand<Args, A extends Asks>(
   db: StudioDatabase,
@@ -89,7 +90,8 @@ export async function runCommand<Args, A extends Asks>(
           'put' in c ? { table: c.table, id: c.put.id, row: c.put } : { table: c.table, id: c.remove, row: null },
         );
         const rows = new Set(wishes.map((w) => `${w.table} ${w.id}`));
-        if (rows.size < wishes.length) return fail('not-kept', 'This would change one thing twice at once. Nothing was changed.');
+        if (rows.size < wishes.length)
+          return fail('not-kept', 'This would change one thing twice at once. Nothing was changed.');
         const checked = refusalOf(result.value, wishes, moment.now);
         if (!checked.ok) return checked;
         const entries: ChangeEntry[] = await writeRows(db, wishes, moment.now);

@@ -48,7 +48,10 @@ function withJoined(sectionId: string, joins: readonly StudioEvent[]): Set<strin
   return ids;
 }
 
-/** Which students and sections some events are about; a word is about what it takes back, a join about everyone who was heard there. */
+/**
+ * Which students and sections some events are about; a word is about what it takes back, a join about everyone who was
+ * heard there.
+ */
 async function pairsOf(db: StudioDatabase, events: readonly StudioEvent[]): Promise<Pair[]> {
   const pairs = new Map<string, Pair>();
   const add = (pair: Pair): void => void pairs.set(standingKey(pair.studentId, pair.sectionId), pair);
@@ -66,7 +69,9 @@ async function pairsOf(db: StudioDatabase, events: readonly StudioEvent[]): Prom
   return [...pairs.values()];
 }
 
-/** Every record about one student and section, with what corrects it, takes it back, or joined another section to it. */
+/**
+ * Every record about one student and section, with what corrects it, takes it back, or joined another section to it.
+ */
 async function recordsOf(db: StudioDatabase, { studentId, sectionId, pieceId }: Pair): Promise<StudioEvent[]> {
   const joins = await joinsOf(db, pieceId);
   const sections = [...withJoined(sectionId, joins)];

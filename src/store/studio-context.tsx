@@ -89,6 +89,7 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
   const current = useRef<StudioDatabase | null>(null);
   const now = useCallback(() => fixedNow ?? new Date().toISOString(), [fixedNow]);
 
+  const begin = useRef<(name: StudioName) => void>(() => undefined);
   const open = useCallback(
     async (name: StudioName): Promise<void> => {
       const zone = browserZone();
@@ -107,9 +108,10 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
       current.current?.close();
       current.current = db;
       db.on('versionchange', (event) => {
-        // Another tab takes this studio away, or opened a newer version of it: nothing may bring it back behind its back.
+        // Another tab takes this studio away, or opened a newer version of it: nothing may bring it back behind its
+        // back.
         db.close();
-        if (event.newVersion === null) void open('own');
+        if (event.newVersion === null) begin.current('own');
         else setOpened({ kind: 'failed', issue: storageProblem({ name: 'DatabaseClosedError' }).issue, name });
       });
       setOpened({ kind: 'open', name, db, demoRemoved: kept.read(DEMO_GONE) === 'yes' });
@@ -118,17 +120,21 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
   );
 
   useEffect(() => {
+    // Opening ends in a state of its own, whatever happens; nothing is left to reject.
+    begin.current = (name) => {
+      open(name).catch((error: unknown) => setOpened({ kind: 'failed', issue: storageProblem(error).issue, name }));
+    };
     const chosen = kept.read(CHOICE);
     const gone = kept.read(DEMO_GONE) === 'yes';
     const start: StudioName =
       chosen === 'own' || (chosen === 'demo' && !gone) ? chosen : startWithDemo && !gone ? 'demo' : 'own';
-    void open(start);
+    begin.current(start);
     // Where the browser asks or refuses, the studio works all the same.
     navigator.storage?.persist?.().catch(() => false);
   }, [open, startWithDemo]);
 
   if (opened.kind === 'opening') return waiting;
-  if (opened.kind === 'failed') return failed(opened.issue, () => void open(opened.name));
+  if (opened.kind === 'failed') return failed(opened.issue, () => begin.current(opened.name));
   return (
     <OpenStudio opened={opened} now={now} open={open}>
       {children}

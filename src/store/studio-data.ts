@@ -28,8 +28,8 @@ const EVERYTHING = [...COMMAND_TABLES, 'aside', 'damaged', 'notices'] as const;
 const all = (db: StudioDatabase) => EVERYTHING.map((t) => db.table(t));
 
 /**
- * Everything that is kept in a studio, in a stable order (by id), without caches, drafts and undo. Rows that do not hold what they should
- * come among the damaged ones, as they are: a studio can always be read.
+ * Everything that is kept in a studio, in a stable order (by id), without caches, drafts and undo. Rows that do not
+ * hold what they should come among the damaged ones, as they are: a studio can always be read.
  */
 export async function readStudio(db: StudioDatabase): Promise<Studio> {
   return db.transaction('r', all(db), async () => {
@@ -79,8 +79,8 @@ export async function countStudio(
 }
 
 /**
- * Puts a whole studio into the database in one transaction: rows with the same id are merged field by field, the newer word stands;
- * records are joined. Nothing that is there goes away, and the whole is one step that can be undone.
+ * Puts a whole studio into the database in one transaction: rows with the same id are merged field by field, the newer
+ * word stands; records are joined. Nothing that is there goes away, and the whole is one step that can be undone.
  */
 export async function putStudio(
   db: StudioDatabase,

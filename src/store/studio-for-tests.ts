@@ -24,7 +24,9 @@ export interface TestStudio {
 
 export const freshName = (): string => `test-${(databases += 1)}`;
 
-export async function testStudio(options: { readonly zone?: Zone; readonly now?: string; readonly device?: string } = {}): Promise<TestStudio> {
+export async function testStudio(
+  options: { readonly zone?: Zone; readonly now?: string; readonly device?: string } = {},
+): Promise<TestStudio> {
   const { zone = 'UTC', now = '2026-05-20T15:00:00.000Z', device = freshName() } = options;
   const db = new StudioDatabase(freshName(), zone);
   await db.open();
@@ -52,10 +54,14 @@ export async function testStudio(options: { readonly zone?: Zone; readonly now?:
 }
 
 /** Eight bars in two phrases, the second as the first but for its end; made up for tests. */
-export const EIGHT_BARS = 'X:1\nT:Eight bars\nM:4/4\nL:1/4\nQ:1/4=80\nK:C\nC D E F | G A B c | c B A G | C4 | C D E F | G A B c | c B A F | G4 |]';
+export const EIGHT_BARS =
+  'X:1\nT:Eight bars\nM:4/4\nL:1/4\nQ:1/4=80\nK:C\nC D E F | G A B c | c B A G | C4 | C D E F | G A B c | c B A F | G4 |]';
 
 /** A piece on the shelf of a test studio, and its score. */
-export async function withPiece(studio: TestStudio, abc = EIGHT_BARS): Promise<{ readonly pieceId: string; readonly score: Score }> {
+export async function withPiece(
+  studio: TestStudio,
+  abc = EIGHT_BARS,
+): Promise<{ readonly pieceId: string; readonly score: Score }> {
   const opened = openAbc(abc, 'test.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   const { read, ...rest } = opened.value;

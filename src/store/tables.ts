@@ -59,7 +59,10 @@ export const TABLES = {
   engravings: { indexes: 'key, usedAt', inFile: false, merged: 'never' },
 } as const satisfies Readonly<Record<TableName, TableDescription>>;
 
-/** Tables a command may read and write: one transaction holds them all, so that commands wait for one another in every tab. */
+/**
+ * Tables a command may read and write: one transaction holds them all, so that commands wait for one another in every
+ * tab.
+ */
 export const COMMAND_TABLES = [
   ...ROW_TABLES,
   'events',

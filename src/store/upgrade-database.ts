@@ -29,8 +29,9 @@ function entryWithPlace(entry: Loose): Loose {
 }
 
 /**
- * Brings a database of an earlier version up to date, in the transaction that opens it: the same as for a file of that version. Rows that
- * do not hold what they should are kept as they are among the damaged ones; what was changed is left as a notice.
+ * Brings a database of an earlier version up to date, in the transaction that opens it: the same as for a file of that
+ * version. Rows that do not hold what they should are kept as they are among the damaged ones; what was changed is left
+ * as a notice.
  */
 export async function upgradeDatabase(tx: Transaction, zone: Zone): Promise<void> {
   const names = [...ROW_TABLES, 'events'];

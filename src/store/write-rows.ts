@@ -37,8 +37,9 @@ function written(wish: object, { row, removal }: Standing, at: Stamp): Mergeable
 }
 
 /**
- * Writes rows as they are to be, with their times: later than everything that is stored about them, even when the clock was set back.
- * A row that goes leaves its removal. Rows that are so already are not touched. Inside the transaction of the change; gives its entries.
+ * Writes rows as they are to be, with their times: later than everything that is stored about them, even when the clock
+ * was set back. A row that goes leaves its removal. Rows that are so already are not touched. Inside the transaction of
+ * the change; gives its entries.
  */
 export async function writeRows(db: StudioDatabase, wishes: readonly RowWish[], now: string): Promise<ChangeEntry[]> {
   const standing: Standing[] = [];

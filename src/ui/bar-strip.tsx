@@ -92,8 +92,8 @@ function bracketLanes(brackets: readonly StripBracket[]): {
 }
 
 /**
- * The whole piece as one line of tiles: as wide as a bar is long, as high as it is hard. Drag, click or the arrow keys choose bars
- * (with Shift: up to there); Home and End go to the ends, Escape chooses none.
+ * The whole piece as one line of tiles: as wide as a bar is long, as high as it is hard. Drag, click or the arrow keys
+ * choose bars (with Shift: up to there); Home and End go to the ends, Escape chooses none.
  */
 export function BarStrip({
   bars,
@@ -135,7 +135,8 @@ export function BarStrip({
   } | null>(null);
   const perNumber = Math.max(1, Math.ceil(30 / (inner / Math.max(1, bars.length))));
   const chosen = (i: number): boolean => selection !== null && i >= selection[0] && i <= selection[1];
-  // Easy pieces use the height too: the scale ends at the hardest bar, but never below 4 of 10, so that an easy piece looks easy.
+  // Easy pieces use the height too: the scale ends at the hardest bar, but never below 4 of 10, so that an easy piece
+  // looks easy.
   const fullHeight = Math.max(4, ...bars.map((b) => b.difficulty));
   const tileHeight = (difficulty: number): number =>
     (compact ? 8 : 20) + (Math.min(fullHeight, difficulty) / fullHeight) * (tallest - (compact ? 8 : 20));

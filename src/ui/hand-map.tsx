@@ -141,7 +141,9 @@ const says = (drawing: HandMapDrawing): string => {
   }
 };
 
-/** The start of a section drawn on its instrument, for finding the place, taking the hands away and finding it again. */
+/**
+ * The start of a section drawn on its instrument, for finding the place, taking the hands away and finding it again.
+ */
 export function HandMap({ drawing }: { readonly drawing: HandMapDrawing }): ReactNode {
   return (
     <div role="img" aria-label={`Starts with ${says(drawing)}`}>

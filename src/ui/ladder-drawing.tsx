@@ -132,7 +132,10 @@ function Rung({ rung, place, count, current, movable, onChoose, onStep, onTick }
   );
 }
 
-/** A section's steps as a ladder that is climbed upwards: the first rung at the bottom. Drag, or Alt with the arrow keys, moves a rung. */
+/**
+ * A section's steps as a ladder that is climbed upwards: the first rung at the bottom. Drag, or Alt with the arrow
+ * keys, moves a rung.
+ */
 export function LadderDrawing({ rungs, current, onChoose, onReorder, onTick, label }: Props): ReactNode {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),

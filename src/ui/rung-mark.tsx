@@ -22,7 +22,9 @@ const FILL = [
   'var(--color-level-5)',
 ] as const;
 
-/** A small ladder of five rungs, filled from the bottom to the level, with the digit beside it. Readable without colour. */
+/**
+ * A small ladder of five rungs, filled from the bottom to the level, with the digit beside it. Readable without colour.
+ */
 export function RungMark({ level, due = false, overruled = false, size = 'small', bare = false }: Props): ReactNode {
   const height = size === 'large' ? 40 : 30;
   const says = [

@@ -101,7 +101,8 @@ let warmed = false;
 export function warmEngraver(): void {
   if (warmed) return;
   warmed = true;
-  void engrave(ONE_NOTE, { width: 400, scale: 60 });
+  // A failure is said when music is really asked for.
+  engrave(ONE_NOTE, { width: 400, scale: 60 }).catch(() => undefined);
 }
 
 /** A long computation that can be stopped. */
@@ -110,7 +111,10 @@ export interface Running<T> {
   readonly cancel: () => void;
 }
 
-/** Finds how a piece is built in a worker of its own; cancelling ends the worker, and the result is then that it was stopped. */
+/**
+ * Finds how a piece is built in a worker of its own; cancelling ends the worker, and the result is then that it was
+ * stopped.
+ */
 export function analyse(
   loaded: LoadedPiece,
   player: Player | null,

@@ -5,7 +5,10 @@ export type WorkerCode = 'worker-too-long' | 'worker-failed';
 
 /** A worker as its callers see it: every answer is a value, in a limited time. */
 export interface Connection<Api> {
-  /** Asks the worker something; started on first use. After a failure or the time limit it is begun anew by the next question. */
+  /**
+   * Asks the worker something; started on first use. After a failure or the time limit it is begun anew by the next
+   * question.
+   */
   readonly ask: <T>(question: (api: Api) => Promise<T>, limitMs?: number) => Promise<Result<T, WorkerCode>>;
   /** Ends the worker; what it still owes comes back as failed. */
   readonly end: () => void;
@@ -21,8 +24,8 @@ interface Running<Api> {
 const issue = (code: WorkerCode, message: string): Issue<WorkerCode> => fail(code, message).issue;
 
 /**
- * Connects to a worker. `what` names its work in sentences: `Drawing these bars`. Questions that were open when it is ended get a
- * failure, never silence.
+ * Connects to a worker. `what` names its work in sentences: `Drawing these bars`. Questions that were open when it is
+ * ended get a failure, never silence.
  */
 export function connect<Api>(what: string, start: () => Worker, usualLimitMs: number): Connection<Api> {
   let running: Running<Api> | null = null;

@@ -5,7 +5,9 @@ import type { EngraverWorkerApi } from './protocol';
 
 let toolkit: VerovioToolkit | null = null;
 
-/** The program lies beside the application as a file of its own, compiled while it comes in (see scripts/engraver.ts). */
+/**
+ * The program lies beside the application as a file of its own, compiled while it comes in (see scripts/engraver.ts).
+ */
 const PROGRAM = '/engraver.mjs';
 
 async function readyToolkit(): Promise<VerovioToolkit> {

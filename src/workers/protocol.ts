@@ -73,7 +73,10 @@ export type Brought =
   | { readonly kind: 'abc'; readonly text: string; readonly fileName: string }
   | { readonly kind: 'grid'; readonly grid: Grid; readonly fileName: string };
 
-/** Reads pieces and cuts excerpts; keeps the pieces it read by key, and reads one again when it does not know it any more. */
+/**
+ * Reads pieces and cuts excerpts; keeps the pieces it read by key, and reads one again when it does not know it any
+ * more.
+ */
 export interface ReadingWorkerApi {
   open(brought: Brought): Promise<Result<OpenedFile>>;
   /** Opens something as the later edition of a piece. */

@@ -1,4 +1,7 @@
-/** Lessons with the demo students: by keyboard, by touch, taken back, corrected; what was heard is stored as it was said. */
+/**
+ * Lessons with the demo students: by keyboard, by touch, taken back, corrected; what was heard is stored as it was
+ * said.
+ */
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { goTo, storedRows } from './studio';

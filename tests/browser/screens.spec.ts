@@ -8,7 +8,7 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Sections', '/sections?piece=demo-quay&section=demo-quay-s1', 'First lamps'],
   ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Where it starts'],
   ['Ladder', '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Hands together'],
-  ['Lesson', '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Record, next section'],
+  ['Lesson', '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Next section'],
   ['Week', '/lesson?piece=demo-quay&student=demo-oskar', 'Start the clock'],
   ['Board', '/board?piece=demo-quay', 'Imke'],
   ['Pieces', '/board', 'Mirela'],

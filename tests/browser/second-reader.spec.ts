@@ -1,6 +1,6 @@
 /**
- * Bars, onsets and pitches against another independent reader, OpenSheetMusicDisplay, which needs a browser: it reads the same
- * documents on a blank page. Grace notes are left out; tied notes are listed by both.
+ * Bars, onsets and pitches against another independent reader, OpenSheetMusicDisplay, which needs a browser: it reads
+ * the same documents on a blank page. Grace notes are left out; tied notes are listed by both.
  */
 import { readFileSync, readdirSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';

@@ -1,4 +1,7 @@
-/** A teacher's whole way through the thinnest slice, on a real public-domain piece (Petzold, Menuet in G, 16 bars, two staves). */
+/**
+ * A teacher's whole way through the thinnest slice, on a real public-domain piece (Petzold, Menuet in G, 16 bars, two
+ * staves).
+ */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { goTo, openOwnStudio, storedRows } from './studio';
@@ -9,13 +12,11 @@ test('from an empty studio to records, over a reload, and into another browser',
   await openOwnStudio(page);
 
   await test.step('what is not music is refused and nothing is stored', async () => {
-    await page
-      .getByLabel('Choose a music file')
-      .setInputFiles({
-        name: 'page.xml',
-        mimeType: 'text/xml',
-        buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
-      });
+    await page.getByLabel('Choose a music file').setInputFiles({
+      name: 'page.xml',
+      mimeType: 'text/xml',
+      buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
+    });
     await expect(page.getByRole('alert').filter({ hasText: 'page.xml' })).toContainText('not a MusicXML score');
     expect(await storedRows(page, 'pieces')).toHaveLength(0);
   });
@@ -149,13 +150,11 @@ test('from an empty studio to records, over a reload, and into another browser',
   await test.step('a broken or newer studio file is refused and changes nothing', async () => {
     await goTo(page, 'Files');
     const before = await storedRows(page, 'events');
-    await page
-      .getByLabel('Choose a studio file')
-      .setInputFiles({
-        name: 'new.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from('{"format":"oakrungs-studio","version":99}'),
-      });
+    await page.getByLabel('Choose a studio file').setInputFiles({
+      name: 'new.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"format":"oakrungs-studio","version":99}'),
+    });
     await expect(page.getByRole('alert').filter({ hasText: 'new.json' })).toContainText('newer Oak Rungs');
     await page
       .getByLabel('Choose a studio file')

@@ -1,7 +1,7 @@
 /**
- * Chords of public-domain pieces as theory books give them. Prelude in C, BWV 846: the bar-by-bar analysis found in any harmony textbook
- * (e.g. Aldwell and Schachter, "Harmony and Voice Leading", 1978). Pachelbel's ground and the tunes: common knowledge. Share of beats with
- * the right chord (root and kind, inversion aside) is counted over all.
+ * Chords of public-domain pieces as theory books give them. Prelude in C, BWV 846: the bar-by-bar analysis found in any
+ * harmony textbook (e.g. Aldwell and Schachter, "Harmony and Voice Leading", 1978). Pachelbel's ground and the tunes:
+ * common knowledge. Share of beats with the right chord (root and kind, inversion aside) is counted over all.
  */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';

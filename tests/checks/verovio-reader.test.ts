@@ -1,6 +1,7 @@
 /**
- * Onsets, pitches and bar counts against an independent reader: Verovio's timemap and MIDI values of the very same document.
- * Verovio lists tied-over notes as new attacks, so every written note can be compared; grace notes are left out.
+ * Onsets, pitches and bar counts against an independent reader: Verovio's timemap and MIDI values of the very same
+ * document. Verovio lists tied-over notes as new attacks, so every written note can be compared; grace notes are left
+ * out.
  */
 import { readFileSync, readdirSync } from 'node:fs';
 import createVerovioModule from 'verovio/wasm';
@@ -37,8 +38,8 @@ describe.each(FILES)('%s', (name) => {
       if (entry.measureOn) bars += 1;
       for (const id of entry.on ?? []) if (!onsets.has(id)) onsets.set(id, entry.qstamp);
     }
-    // Verovio plays repeats and endings in its timemap: as many bars as our playing order, each first heard where ours is.
-    // The excerpt it reads holds no jumps; those are checked by hand in playing-order-by-hand.test.ts.
+    // Verovio plays repeats and endings in its timemap: as many bars as our playing order, each first heard where ours
+    // is. The excerpt it reads holds no jumps; those are checked by hand in playing-order-by-hand.test.ts.
     const { order } = playingOrder(score.bars.map((b) => ({ ...b, signs: { ...b.signs, jump: null } })));
     expect(bars).toBe(order.length);
     const firstHeard = new Map<number, number>();

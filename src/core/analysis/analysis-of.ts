@@ -15,15 +15,18 @@ import type { Part, Score } from '../score';
 import type { Player } from '../studio';
 
 /**
- * What everything else asks of a piece, for one player. Each answer is computed when it is first asked for and kept with the score.
- * Harmony, sameness and sections look at all parts and say so by not depending on the player.
+ * What everything else asks of a piece, for one player. Each answer is computed when it is first asked for and kept
+ * with the score. Harmony, sameness and sections look at all parts and say so by not depending on the player.
  */
 export interface Analysis {
   readonly score: Score;
   readonly player: Player;
   /** The player's parts that are in this score, in its order; never empty where the score has parts. */
   readonly parts: readonly Part[];
-  /** False where the piece is too long for its bars to be compared with one another: sameness, sections and what follows are then empty. */
+  /**
+   * False where the piece is too long for its bars to be compared with one another: sameness, sections and what follows
+   * are then empty.
+   */
   readonly comparable: boolean;
   readonly sameness: Sameness;
   readonly sections: readonly ProposedSection[];
@@ -96,7 +99,8 @@ function compute(score: Score, player: Player): Analysis {
 const known = new WeakMap<Score, Map<string, Analysis>>();
 
 /**
- * The analysis of a score for a player, the usual one where none is named. The same score and player give the same object.
+ * The analysis of a score for a player, the usual one where none is named. The same score and player give the same
+ * object.
  *
  * @example analysisOf(score).corners // the hard bars, hardest first
  */

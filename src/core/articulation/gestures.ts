@@ -4,7 +4,10 @@ import { beatOnsets, type Note, type Score } from '../score';
 export type GestureKind =
   'two-note-slur' | 'staccato-run' | 'wedge' | 'accent' | 'sforzando' | 'soft-chord' | 'voicing';
 
-/** What a teacher says, by gesture and instrument; ours, to be changed by the teacher. Handbook chapter 6 [common practice]. */
+/**
+ * What a teacher says, by gesture and instrument; ours, to be changed by the teacher. Handbook chapter 6 [common
+ * practice].
+ */
 export const GESTURE_CUES: Readonly<Record<GestureKind, Readonly<Record<PlayerFamily, string>>>> = {
   'two-note-slur': {
     keyboard: 'down and up with the wrist',
@@ -77,7 +80,10 @@ export const GESTURE_KINDS: readonly GestureKind[] = [
 
 const has = (n: Note, ...names: readonly string[]): boolean => n.marks.articulations.some((a) => names.includes(a));
 
-/** Gestures worth a word: each where it begins, the first of several alike in a row; in the teacher's own words where there are some. */
+/**
+ * Gestures worth a word: each where it begins, the first of several alike in a row; in the teacher's own words where
+ * there are some.
+ */
 export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = {}): Gesture[] {
   const out: Gesture[] = [];
   const put = (kind: GestureKind, from: Note, to: Note, reason: string): void => {

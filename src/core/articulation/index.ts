@@ -1,4 +1,7 @@
-/** Articulation and gesture. In: a score, an instrument family. Out: places with a cue a teacher says, and how often each sign is printed. */
+/**
+ * Articulation and gesture. In: a score, an instrument family. Out: places with a cue a teacher says, and how often
+ * each sign is printed.
+ */
 export {
   countArticulations,
   cueFor,

@@ -1,5 +1,6 @@
 /**
- * The music of one voice in ABC: symbols to events and bars. Source: The ABC Music Standard 2.1 (2011), chapters 4 to 6.
+ * The music of one voice in ABC: symbols to events and bars. Source: The ABC Music Standard 2.1 (2011), chapters 4 to
+ * 6.
  */
 import {
   add,

@@ -31,7 +31,10 @@ interface Written {
   readonly quarters: Fraction;
 }
 
-/** A written length as note values to be tied: 5/2 quarters is a half and an eighth. Lengths no values make are left unnamed. */
+/**
+ * A written length as note values to be tied: 5/2 quarters is a half and an eighth. Lengths no values make are left
+ * unnamed.
+ */
 export function spellLength(quarters: Fraction): Written[] {
   const pieces: Written[] = [];
   let left = quarters;
@@ -287,7 +290,10 @@ const eventsLength = (events: readonly DraftEvent[]): Fraction =>
     ZERO,
   );
 
-/** Writes a draft as a MusicXML 4.0 document, one measure a line. Bars with nothing in a staff get a hidden whole-bar rest. */
+/**
+ * Writes a draft as a MusicXML 4.0 document, one measure a line. Bars with nothing in a staff get a hidden whole-bar
+ * rest.
+ */
 export function draftToMusicXml(draft: Draft): string {
   let divisions = 1;
   for (const bar of draft.bars) {

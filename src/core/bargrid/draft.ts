@@ -1,6 +1,7 @@
 /**
  * A piece on its way to a score: what typed text or a bar grid says, before it becomes MusicXML. Lengths are exact
- * quarters. A draft is only ever turned into a MusicXML document, so that every piece has one and the same kind of source.
+ * quarters. A draft is only ever turned into a MusicXML document, so that every piece has one and the same kind of
+ * source.
  */
 import type { Fraction, Key, Lyric, Meter, Pitch } from '../score';
 

@@ -1,6 +1,7 @@
 /**
- * A printed piece laid out without a score file: its bars one by one, with what the page says about each, and as much of the notes
- * as the teacher cares to type. Bars keep their id when others are put in or taken out, so that sections and marks stay where they are.
+ * A printed piece laid out without a score file: its bars one by one, with what the page says about each, and as much
+ * of the notes as the teacher cares to type. Bars keep their id when others are put in or taken out, so that sections
+ * and marks stay where they are.
  */
 import { z } from 'zod';
 import {
@@ -194,7 +195,10 @@ export interface ReadGrid {
   readonly warnings: readonly { readonly bar: number; readonly message: string }[];
 }
 
-/** A grid as a draft, ready to become a MusicXML document. Codes: `grid-meter`, `grid-key`, `grid-pickup`, each naming the bar. */
+/**
+ * A grid as a draft, ready to become a MusicXML document. Codes: `grid-meter`, `grid-key`, `grid-pickup`, each naming
+ * the bar.
+ */
 export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
   const warnings: { bar: number; message: string }[] = [];
   const pickup = parseQuarters(grid.pickup);

@@ -88,7 +88,10 @@ export const bowingCost = (strokes: readonly Stroke[], directions: readonly BowD
     return sum + own(s, d, i) + (before === undefined ? 0 : step(s, before, d));
   }, 0);
 
-/** A direction for every stroke: down on downbeats where it works out, a retake where it does not; printed bowings are kept. */
+/**
+ * A direction for every stroke: down on downbeats where it works out, a retake where it does not; printed bowings are
+ * kept.
+ */
 export function proposeBowing(score: Score): Bowing {
   const strokes = strokesOf(score);
   const both: readonly BowDirection[] = ['down', 'up'];

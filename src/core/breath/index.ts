@@ -1,6 +1,7 @@
 /**
- * Breaths, phrase punctuation and bowing. In: a score, a tempo in quarters a minute, a span in seconds. Out: breaths after notes with
- * reasons, the seconds of each span, signs of phrase ends, a direction for every stroke. Onsets in ticks.
+ * Breaths, phrase punctuation and bowing. In: a score, a tempo in quarters a minute, a span in seconds. Out: breaths
+ * after notes with reasons, the seconds of each span, signs of phrase ends, a direction for every stroke. Onsets in
+ * ticks.
  */
 export { placeBreaths, BREATH_WEIGHTS, type Breath, type BreathPlan, type BreathSpan } from './place-breaths';
 export { proposeBowing, bowingCost, strokesOf, type BowDirection, type Bowing, type Stroke } from './bowing';

@@ -166,9 +166,9 @@ export interface BreathOptions {
 }
 
 /**
- * The fewest, best-placed breaths so that no span takes longer than `spanInSeconds`: a dynamic programme over the places, counting
- * breaths first, then places and evenness. Breaths in rests are free and always taken. Where no place can save a passage, it is left too
- * long and said, with the tempo that would.
+ * The fewest, best-placed breaths so that no span takes longer than `spanInSeconds`: a dynamic programme over the
+ * places, counting breaths first, then places and evenness. Breaths in rests are free and always taken. Where no place
+ * can save a passage, it is left too long and said, with the tempo that would.
  */
 export function placeBreaths(
   score: Score,
@@ -182,7 +182,8 @@ export function placeBreaths(
   if (!first || !last) return { breaths: [], spans: [], warnings: [], cost: 0 };
   const bpm = quarterBpm(tempo);
   const time = (from: number, to: number): number => spanSeconds(score, ticks(from), ticks(to), bpm);
-  // Nodes: the beginning, every place, the end. A span runs from the first note after one to the end of the note before the next.
+  // Nodes: the beginning, every place, the end. A span runs from the first note after one to the end of the note before
+  // the next.
   const startAfter = (k: number): number =>
     k < 0 ? first.note.onset : (notes[(places[k]?.after ?? 0) + 1]?.note.onset ?? 0);
   const endAt = (k: number): number => (k >= places.length ? last.end : (places[k]?.end ?? 0));
@@ -218,11 +219,12 @@ export function placeBreaths(
     if (!place) return [];
     const quick = !place.rest && (strictTime || place.end - place.note.onset < score.ticksPerQuarter * 2);
     const waitsSeconds = place.rest || strictTime ? 0 : quick ? WAITS.quick : WAITS.full;
-    const time = place.rest || place.printed
-      ? ''
-      : strictTime
-        ? ', in time: the note before it is cut'
-        : `, the beat waits about ${waitsSeconds} s`;
+    const time =
+      place.rest || place.printed
+        ? ''
+        : strictTime
+          ? ', in time: the note before it is cut'
+          : `, the beat waits about ${waitsSeconds} s`;
     return [
       {
         afterNoteId: place.note.id,

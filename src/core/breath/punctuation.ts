@@ -9,7 +9,10 @@ export interface PhraseSign {
   readonly reason: string;
 }
 
-/** Punctuation at the ends of the given phrases (bars, both included), from the last note of the tune and the chord under it. */
+/**
+ * Punctuation at the ends of the given phrases (bars, both included), from the last note of the tune and the chord
+ * under it.
+ */
 export function punctuatePhrases(
   score: Score,
   phrases: readonly { readonly from: number; readonly to: number }[],

@@ -64,7 +64,10 @@ export interface Outcome {
   readonly made?: string;
 }
 
-/** Something that can be done: from what is stored at that moment and what was asked for, to an outcome or a refusal in a sentence. */
+/**
+ * Something that can be done: from what is stored at that moment and what was asked for, to an outcome or a refusal in
+ * a sentence.
+ */
 export interface Command<Args, A extends Asks = Asks> {
   readonly asks: (args: Args) => A;
   readonly run: (stored: Stored<A>, args: Args, moment: Moment) => Result<Outcome>;

@@ -1,6 +1,7 @@
 /**
- * What can be done. In: what is stored at that moment, what is asked for, the clock. Out: changes of rows and new records that belong
- * together, or a refusal with a code and a sentence. Bars are indexes from 0, tempos quarters a minute.
+ * What can be done. In: what is stored at that moment, what is asked for, the clock. Out: changes of rows and new
+ * records that belong together, or a refusal with a code and a sentence. Bars are indexes from 0, tempos quarters a
+ * minute.
  */
 export {
   command,

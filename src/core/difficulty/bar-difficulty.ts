@@ -25,8 +25,8 @@ export interface BarDifficulty {
 }
 
 /**
- * Points at full strength, where a reason begins to count and where it is at full strength. Chosen by us; a reason never gives more
- * than its points. Rates are struck onsets a second in one staff, spans and leaps semitones.
+ * Points at full strength, where a reason begins to count and where it is at full strength. Chosen by us; a reason
+ * never gives more than its points. Rates are struck onsets a second in one staff, spans and leaps semitones.
  */
 export const DIFFICULTY_WEIGHTS = {
   rate: { points: 3.5, from: 1, full: 9 },
@@ -101,7 +101,10 @@ function columns(notes: readonly Note[]): Note[][] {
   return [...at].sort(([a], [b]) => a - b).map(([, list]) => list);
 }
 
-/** How often a hand of this span has to leave its place to reach the notes in order: a new place where the next note does not fit. */
+/**
+ * How often a hand of this span has to leave its place to reach the notes in order: a new place where the next note
+ * does not fit.
+ */
 function positionMoves(groups: readonly (readonly Note[])[], span: number): number {
   let low = Infinity;
   let high = -Infinity;

@@ -1,4 +1,7 @@
-/** What makes a bar hard. In: a score, a tempo in quarters a minute, a span in semitones. Out: 0 to 10 a bar and a hand, with reasons. */
+/**
+ * What makes a bar hard. In: a score, a tempo in quarters a minute, a span in semitones. Out: 0 to 10 a bar and a hand,
+ * with reasons.
+ */
 export {
   barDifficulties,
   cornersOf,

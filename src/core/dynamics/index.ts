@@ -1,4 +1,6 @@
-/** Dynamics. In: a score, its sameness and phrases. Out: what is printed, and suggestions with reasons. Onsets in ticks. */
+/**
+ * Dynamics. In: a score, its sameness and phrases. Out: what is printed, and suggestions with reasons. Onsets in ticks.
+ */
 export {
   LEVELS,
   printedDynamics,

@@ -54,7 +54,9 @@ function tuneOf(score: Score): Note[] {
   return [...tops.values()];
 }
 
-/** The accompaniment a level under the tune, said once where it begins, unless the second staff has marks of its own. */
+/**
+ * The accompaniment a level under the tune, said once where it begins, unless the second staff has marks of its own.
+ */
 function balance(
   score: Score,
   printed: readonly PrintedDynamic[],
@@ -109,9 +111,10 @@ function weakRegister(score: Score, tune: readonly Note[]): SuggestedDynamic[] {
 }
 
 /**
- * Suggestions where nothing is printed, by the handbook's rules of thumb [common practice]: a repeated phrase is an echo, softer; a
- * sequence builds or relaxes in steps; a rising line grows and a falling one fades; tension chords are the peaks; many quick notes are
- * played lightly; phrases round off at the end. One level a phrase, hairpins towards its peak and away from it.
+ * Suggestions where nothing is printed, by the handbook's rules of thumb [common practice]: a repeated phrase is an
+ * echo, softer; a sequence builds or relaxes in steps; a rising line grows and a falling one fades; tension chords are
+ * the peaks; many quick notes are played lightly; phrases round off at the end. One level a phrase, hairpins towards
+ * its peak and away from it.
  */
 export function suggestDynamics(
   score: Score,

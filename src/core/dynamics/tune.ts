@@ -7,8 +7,9 @@ export interface Staff {
 }
 
 /**
- * The staff that has the tune: single notes that move by step and turn in many directions speak for it, chords, leaps and keys struck
- * again for an accompaniment; the top staff is taken when nothing speaks against it **[from memory]**. Null for a score without notes.
+ * The staff that has the tune: single notes that move by step and turn in many directions speak for it, chords, leaps
+ * and keys struck again for an accompaniment; the top staff is taken when nothing speaks against it **[from memory]**.
+ * Null for a score without notes.
  */
 export function tuneStaff(score: Score): Staff | null {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id));

@@ -29,8 +29,8 @@ const pick = (scale: readonly string[], degrees: readonly number[]): string[] =>
   degrees.flatMap((d) => scale[(d - 1) % 7] ?? []);
 
 /**
- * The scales and chord patterns of tonic, dominant and relative **[common practice]**: for G major the scales of G, D and E minor,
- * the triads of G and E minor and the dominant seventh on D.
+ * The scales and chord patterns of tonic, dominant and relative **[common practice]**: for G major the scales of G, D
+ * and E minor, the triads of G and E minor and the dominant seventh on D.
  */
 export function patternsFor(key: Key): readonly Pattern[] {
   const minor = isMinor(key);

@@ -5,9 +5,9 @@ import type { FingeredNote } from './types';
 export type Density = 'every' | 'changes' | 'first' | 'none';
 
 /**
- * The notes whose finger must be written, from which the rest follows: the first of each hand, every note where the hand leaves its
- * place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position), every other finger on a repeated
- * key, and every lock. Notes in playing order.
+ * The notes whose finger must be written, from which the rest follows: the first of each hand, every note where the
+ * hand leaves its place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position),
+ * every other finger on a repeated key, and every lock. Notes in playing order.
  */
 export function fingerChanges(
   notes: readonly Note[],

@@ -95,7 +95,10 @@ function forFretted(
   return fingerFretted(score, request.capo ? withCapo(tuned, request.capo) : tuned, { locks, ...range });
 }
 
-/** A proposal by the solver of the instrument. An empty score, and an instrument with nothing to finger, give no notes and no cost. */
+/**
+ * A proposal by the solver of the instrument. An empty score, and an instrument with nothing to finger, give no notes
+ * and no cost.
+ */
 export function fingerScore(score: Score, request: FingeringRequest): Fingering {
   const { fingers } = instrumentOf(request.instrument);
   const locks: Locks = request.locks ?? new Map<string, FingeringLock>();

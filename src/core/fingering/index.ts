@@ -1,6 +1,6 @@
 /**
- * Fingering. In: a score, the name of an instrument, the player's span and settings, locks (note id → what the teacher set).
- * Out: a proposal for every note with why, its cost, and warnings naming bars. Spans in semitones.
+ * Fingering. In: a score, the name of an instrument, the player's span and settings, locks (note id → what the teacher
+ * set). Out: a proposal for every note with why, its cost, and warnings naming bars. Spans in semitones.
  */
 export { fingerChanges, type Density } from './density';
 export { fingerScore, type FingeringLock, type FingeringRequest } from './finger-score';

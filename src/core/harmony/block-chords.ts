@@ -10,7 +10,10 @@ export interface ChordBlock {
   readonly keys: readonly number[];
 }
 
-/** The passage blocked: one chord as long as it lasts within its bar, for the hand to find before it is played as written. */
+/**
+ * The passage blocked: one chord as long as it lasts within its bar, for the hand to find before it is played as
+ * written.
+ */
 export function blockChords(beats: readonly BeatChord[]): ChordBlock[] {
   const out: ChordBlock[] = [];
   for (const b of beats) {

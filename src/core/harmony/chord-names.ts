@@ -70,7 +70,10 @@ const MINOR_DEGREES: readonly (readonly [number, string])[] = [
 const TRIAD_FIGURES = ['', '6', '64'];
 const SEVENTH_FIGURES = ['7', '65', '43', '42'];
 
-/** Roman numeral of a chord in a key with its inversion: `I`, `V7`, `ii6`, `vii°65`, `V7/V` for a dominant of another degree. */
+/**
+ * Roman numeral of a chord in a key with its inversion: `I`, `V7`, `ii6`, `vii°65`, `V7/V` for a dominant of another
+ * degree.
+ */
 export function degreeName(
   root: number,
   kind: ChordKind,

@@ -192,7 +192,10 @@ function keyAt(keys: readonly KeySpan[], bar: number): KeySpan {
   return keys.find((k) => bar >= k.from && bar <= k.to) ?? { from: 0, to: 0, tonic: 0, mode: 'major' };
 }
 
-/** Chords beat by beat as a best path: what sounds against every chord, with a price on changing where the meter is weak. */
+/**
+ * Chords beat by beat as a best path: what sounds against every chord, with a price on changing where the meter is
+ * weak.
+ */
 export function findHarmony(score: Score): Harmony {
   const keys = findKeys(score);
   const segments = segmentsOf(score);
@@ -325,7 +328,10 @@ export function findHarmony(score: Score): Harmony {
   };
 }
 
-/** Where dominants and diminished chords resolve (root a fifth down, or a half step up), and the cadences at ends of phrases of four bars. */
+/**
+ * Where dominants and diminished chords resolve (root a fifth down, or a half step up), and the cadences at ends of
+ * phrases of four bars.
+ */
 function flagMotion(beats: readonly BeatChord[], keys: readonly KeySpan[]): BeatChord[] {
   const changes = beats.flatMap((b, i) =>
     b.root !== null && (i === 0 || beats[i - 1]?.symbol.split('/')[0] !== b.symbol.split('/')[0]) ? [i] : [],

@@ -9,8 +9,8 @@ export interface KeySpan {
 }
 
 /**
- * Probe-tone profiles of Krumhansl and Kessler, "Tracing the dynamic changes in perceived tonal organization in a spatial representation
- * of musical keys", Psychological Review 89 (1982), tonic first.
+ * Probe-tone profiles of Krumhansl and Kessler, "Tracing the dynamic changes in perceived tonal organization in a
+ * spatial representation of musical keys", Psychological Review 89 (1982), tonic first.
  */
 export const KEY_PROFILES = {
   major: [6.35, 2.23, 3.48, 2.33, 4.38, 4.09, 2.52, 5.19, 2.39, 3.66, 2.29, 2.88],
@@ -42,7 +42,10 @@ function correlation(weights: readonly number[], profile: readonly number[], ton
   return a === 0 || b === 0 ? 0 : top / Math.sqrt(a * b);
 }
 
-/** Keys visited, bar by bar, by the best path through the correlations of each bar and its neighbours with the 24 profiles. */
+/**
+ * Keys visited, bar by bar, by the best path through the correlations of each bar and its neighbours with the 24
+ * profiles.
+ */
 export function findKeys(score: Score): KeySpan[] {
   const weights: number[][] = score.bars.map(() => Array.from({ length: 12 }, () => 0));
   for (const { note, sounding } of struckNotes(score.notes)) {

@@ -1,8 +1,9 @@
 /**
- * Brass: valves and slide positions from the harmonic series. A tube of a given length sounds the multiples of its lowest note; each
- * valve lengthens it by so many semitones (first two, second one, third three), each slide position by one. Source: acoustics of brass
- * instruments, e.g. N. H. Fletcher and T. D. Rossing, "The Physics of Musical Instruments" (1991), chapter 14; the choice among the
- * possible ones is that of the usual charts (the shortest tube, the seventh partial avoided).
+ * Brass: valves and slide positions from the harmonic series. A tube of a given length sounds the multiples of its
+ * lowest note; each valve lengthens it by so many semitones (first two, second one, third three), each slide position
+ * by one. Source: acoustics of brass instruments, e.g. N. H. Fletcher and T. D. Rossing, "The Physics of Musical
+ * Instruments" (1991), chapter 14; the choice among the possible ones is that of the usual charts (the shortest tube,
+ * the seventh partial avoided).
  */
 import type { WindChart, WindFingering } from './wind-chart';
 
@@ -51,7 +52,10 @@ function chartOf(name: string, source: string, ways: ReadonlyMap<number, readonl
   return { name, source, notes };
 }
 
-/** Two lengths of tube may be offered (the double horn): `prefix` goes before the valves, `from` is where its notes become the main ones. */
+/**
+ * Two lengths of tube may be offered (the double horn): `prefix` goes before the valves, `from` is where its notes
+ * become the main ones.
+ */
 export function valved(
   name: string,
   tubes: readonly { readonly fundamental: number; readonly prefix: string; readonly main: (key: number) => boolean }[],

@@ -1,7 +1,10 @@
 import type { Instrument } from './instrument';
 import { chartFrom } from './wind-chart';
 
-/** From written E below middle C. R is the register key; low E, F, F sharp and their twelfths have a key for either little finger. */
+/**
+ * From written E below middle C. R is the register key; low E, F, F sharp and their twelfths have a key for either
+ * little finger.
+ */
 export const CLARINET_CHART = chartFrom('clarinet', 'Klosé, Méthode complète de clarinette (1843)', 52, [
   'T 123|456 E(L); T 123|456 E(R)',
   'T 123|456 F(R); T 123|456 F(L)',

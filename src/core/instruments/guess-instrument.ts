@@ -48,8 +48,8 @@ const programOf = (program: number): InstrumentId | null =>
   INSTRUMENT_IDS.find((id) => instrumentOf(id).programs.includes(program)) ?? null;
 
 /**
- * The instrument of a part: by its name, in the common languages, then by the sound of the file, then by its program; null where none
- * of them says.
+ * The instrument of a part: by its name, in the common languages, then by the sound of the file, then by its program;
+ * null where none of them says.
  *
  * @example guessInstrument({ name: 'Altblockflöte', sound: null, program: null }) // → 'alto-recorder'
  * @example guessInstrument({ name: 'Kazoo', sound: null, program: null }) // → null

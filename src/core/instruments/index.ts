@@ -1,6 +1,6 @@
 /**
- * Instruments. In: an id, or what a file or a teacher calls it. Out: everything the tool knows of it. Keys are sounding MIDI keys,
- * transpositions semitones, strings count from the highest.
+ * Instruments. In: an id, or what a file or a teacher calls it. Out: everything the tool knows of it. Keys are sounding
+ * MIDI keys, transpositions semitones, strings count from the highest.
  */
 export {
   guessInstrument,

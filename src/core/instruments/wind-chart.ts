@@ -11,7 +11,10 @@ export interface WindFingering {
   readonly slide?: number;
 }
 
-/** Main fingering first, then the alternates, by the MIDI key of the note as the chart counts it (written or sounding, see the instrument). */
+/**
+ * Main fingering first, then the alternates, by the MIDI key of the note as the chart counts it (written or sounding,
+ * see the instrument).
+ */
 export interface WindChart {
   readonly name: string;
   /** Where the fingerings are printed. */

@@ -95,7 +95,7 @@ describe('the ladder of a section', () => {
       instrument: 'piano',
       targetTempo: null,
       copyOf: { name: 'A', differences: [{ bar: 3, words: 'G instead of F' }] },
-    sectionId: 's',
+      sectionId: 's',
     });
     expect(copy.map((r) => r.kind)).toEqual(['corner', 'alone', 'join', 'run']);
     expect(copy[0]?.what).toContain('G instead of F');

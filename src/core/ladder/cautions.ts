@@ -3,7 +3,10 @@ import type { Rung } from '../studio';
 /** Minutes after which a pause is due **[from memory]**. */
 export const MINUTES_BEFORE_A_BREAK = 25;
 
-/** The cautions of the handbook's last chapter that this ladder gives reason for. No medical advice, and none is left out for being known. */
+/**
+ * The cautions of the handbook's last chapter that this ladder gives reason for. No medical advice, and none is left
+ * out for being known.
+ */
 export function cautionsFor(
   rungs: readonly Rung[],
   about: { readonly wind: boolean; readonly stretch: boolean; readonly notesPerSecond: number },

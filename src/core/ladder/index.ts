@@ -1,6 +1,7 @@
 /**
- * Practice steps in order. In: a score, a section's bars, how the student is taught. Out: rungs, lowest first, chunks in learning
- * order, tempo steps, starting points. Tempos in quarters a minute, bars as indexes with both ends, minutes as decimals.
+ * Practice steps in order. In: a score, a section's bars, how the student is taught. Out: rungs, lowest first, chunks
+ * in learning order, tempo steps, starting points. Tempos in quarters a minute, bars as indexes with both ends, minutes
+ * as decimals.
  */
 export { buildLadder, TIMES, type LadderRequest } from './build-ladder';
 export { describeCopy, type CopyOf } from './copy-of';

@@ -50,9 +50,10 @@ function mergeRung(mine: Rung, built: Rung): { readonly rung: Rung; readonly con
 }
 
 /**
- * A ladder built anew, merged with the one there is, by the teacher's changes since it was built: fields the teacher changed stay, the
- * others follow the new build, own rungs and the teacher's order stay, what the teacher took away (`removed`, by key) stays away, what
- * the new build no longer asks goes unless the teacher changed it. New rungs stand after the rung they follow in the new build.
+ * A ladder built anew, merged with the one there is, by the teacher's changes since it was built: fields the teacher
+ * changed stay, the others follow the new build, own rungs and the teacher's order stay, what the teacher took away
+ * (`removed`, by key) stays away, what the new build no longer asks goes unless the teacher changed it. New rungs stand
+ * after the rung they follow in the new build.
  */
 export function mergeLadder(mine: readonly Rung[], removed: readonly string[], built: readonly Rung[]): MergedLadder {
   const byKey = new Map(built.flatMap((b) => (b.key === undefined ? [] : [[b.key, b] as const])));

@@ -1,7 +1,10 @@
 import { playedSeconds, type Score } from '../score';
 import { quarterBpm } from '../units';
 
-/** Stopping, going back and thinking take as long again as the playing **[from memory]**, until the student's logs say otherwise. */
+/**
+ * Stopping, going back and thinking take as long again as the playing **[from memory]**, until the student's logs say
+ * otherwise.
+ */
 export const USUAL_OVERHEAD = 2;
 
 /** Seconds one pass through the range takes at a tempo in quarters a minute. */
@@ -32,8 +35,8 @@ export interface LoggedWork {
 const LOGS_TO_TRUST = 6;
 
 /**
- * The student's own overhead: how many times as long as the bare playing practice took, from the median of the logs, mixed with the
- * usual one while there are few. Kept between 1 and 6. Without logs it is the usual one.
+ * The student's own overhead: how many times as long as the bare playing practice took, from the median of the logs,
+ * mixed with the usual one while there are few. Kept between 1 and 6. Without logs it is the usual one.
  */
 export function learnedOverhead(logs: readonly LoggedWork[]): number {
   const ratios = logs

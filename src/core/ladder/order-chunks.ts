@@ -53,12 +53,10 @@ export function orderUnits(
     case 'start':
       return all.map((index) => ({ index, why: index === 0 ? 'where the piece begins' : 'next in the piece' }));
     case 'end':
-      return all
-        .reverse()
-        .map((index) => ({
-          index,
-          why: index === n - 1 ? 'the end first: every run then leads to what is known' : 'leads into what is known',
-        }));
+      return all.reverse().map((index) => ({
+        index,
+        why: index === n - 1 ? 'the end first: every run then leads to what is known' : 'leads into what is known',
+      }));
     case 'ends': {
       const out: { index: number; why: string }[] = [];
       for (let a = 0, z = n - 1; a <= z; a += 1, z -= 1) {
@@ -110,7 +108,10 @@ export function orderUnits(
   }
 }
 
-/** Chunks in learning order: units by school, each join as soon as both its sides are there, then phrases, sections, the piece. */
+/**
+ * Chunks in learning order: units by school, each join as soon as both its sides are there, then phrases, sections, the
+ * piece.
+ */
 export function orderChunks(score: Score, sections: readonly ProposedSection[], request: OrderRequest): LadderChunk[] {
   const phrases = sections.flatMap((s) => s.phrases);
   const units = phrases.flatMap((p) => unitsOf(p, UNIT[request.level]));

@@ -6,7 +6,8 @@ import { tempoSteps } from './tempo-steps';
 type Rule = (f: RungFacts) => readonly ProposedRung[];
 
 /** When a rung counts as done: three in a row before going on, or once now and again tomorrow. */
-const doneBy = (f: RungFacts): string => (f.teaching.moveOn === 'gate' ? THREE : 'once through, then come back tomorrow');
+const doneBy = (f: RungFacts): string =>
+  f.teaching.moveOn === 'gate' ? THREE : 'once through, then come back tomorrow';
 
 /** Step between tempos, in beats a minute or percent **[common practice]**. */
 export const TEMPO_STEP = 8;
@@ -163,7 +164,15 @@ const together: Rule = (f) => {
   if (!inScope(f, 'unit', 'section') || f.content.notes === 0) return [];
   if (f.content.hands.length < 2) {
     return [
-      one('alone', 'Play slowly, right notes and fingers', '', f.start, f.times, doneBy(f), 'right from the first time'),
+      one(
+        'alone',
+        'Play slowly, right notes and fingers',
+        '',
+        f.start,
+        f.times,
+        doneBy(f),
+        'right from the first time',
+      ),
     ];
   }
   const slow = Math.min(f.start, Math.max(30, Math.round(f.start * 0.9)));

@@ -119,7 +119,10 @@ export function pieceContent(
   return { score, struck, difficulties, corners: cornersOf(difficulties), newRhythms: newRhythms(score, struck) };
 }
 
-/** Reads a run of bars, both ends included, for its ladder. Corners are those of the piece, or the one bar clearly above its neighbours. */
+/**
+ * Reads a run of bars, both ends included, for its ladder. Corners are those of the piece, or the one bar clearly above
+ * its neighbours.
+ */
 export function sectionContent(piece: PieceContent, from: number, to: number): SectionContent {
   const { score, difficulties } = piece;
   const inside = piece.struck.slice(from, to + 1).flat();

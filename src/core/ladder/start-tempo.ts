@@ -1,7 +1,10 @@
 import type { Score } from '../score';
 import { struckBars, type StruckBars } from './struck-bars';
 
-/** A steady student's fastest comfortable notes a second while learning **[from memory]**; a start tempo keeps the densest beat under it. */
+/**
+ * A steady student's fastest comfortable notes a second while learning **[from memory]**; a start tempo keeps the
+ * densest beat under it.
+ */
 export const COMFORTABLE_NOTES_PER_SECOND = 4;
 /** Share of the target at which a piece is begun **[common practice]**. */
 export const START_SHARE = 0.6;
@@ -19,7 +22,10 @@ export function densestQuarter(score: Score, from: number, to: number, struck: S
   return Math.max(0, ...[...counts.values()].map((s) => s.size));
 }
 
-/** The slower of 60 % of the target and the speed at which the densest quarter stays under the comfortable rate; whole, at least 30 where the target is no slower. */
+/**
+ * The slower of 60 % of the target and the speed at which the densest quarter stays under the comfortable rate; whole,
+ * at least 30 where the target is no slower.
+ */
 export function startTempo(
   score: Score,
   from: number,

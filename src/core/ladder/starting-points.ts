@@ -9,8 +9,8 @@ export interface StartingPoint {
 const WIDEST_GAP = 8;
 
 /**
- * Places to begin from, in the order of the piece: where sections and phrases begin, and in the middle of stretches that are still
- * longer than eight bars. Each bar once.
+ * Places to begin from, in the order of the piece: where sections and phrases begin, and in the middle of stretches
+ * that are still longer than eight bars. Each bar once.
  */
 export function startingPoints(
   score: Score,
@@ -31,7 +31,10 @@ export function startingPoints(
   return [...points].sort(([a], [b]) => a - b).map(([bar, why]) => ({ bar, why }));
 }
 
-/** The points in a drawn order: every one once, never the neighbour that follows in the piece right after where there is a choice. */
+/**
+ * The points in a drawn order: every one once, never the neighbour that follows in the piece right after where there is
+ * a choice.
+ */
 export function drawnOrder(points: readonly StartingPoint[], random: () => number): StartingPoint[] {
   const left = [...points];
   const out: StartingPoint[] = [];

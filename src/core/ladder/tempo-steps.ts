@@ -13,9 +13,9 @@ export interface TempoPlan {
 }
 
 /**
- * Tempos from where everything is right to the target and a little past it: whole numbers, none rising by more than the step. Three up
- * and one back goes back one step after every third. A cap below the target is where it ends. A start at or over the target gives the
- * target alone.
+ * Tempos from where everything is right to the target and a little past it: whole numbers, none rising by more than the
+ * step. Three up and one back goes back one step after every third. A cap below the target is where it ends. A start at
+ * or over the target gives the target alone.
  */
 export function tempoSteps(plan: TempoPlan): number[] {
   const target = Math.round(plan.cap === null ? plan.target : Math.min(plan.target, plan.cap));

@@ -9,7 +9,10 @@ export interface ClimbPoint {
   readonly tempo: number | null;
 }
 
-/** How a student climbed a piece of so many sections: one point for each day, where the studio is, on which something was heard; in order of time. */
+/**
+ * How a student climbed a piece of so many sections: one point for each day, where the studio is, on which something
+ * was heard; in order of time.
+ */
 export function climbOf(standings: readonly FoldedStanding[], sections: number, zone: Zone): ClimbPoint[] {
   const hearings = standings
     .flatMap((s) => s.hearings.map(([at, level, tempo]) => ({ at, level, tempo, section: s.sectionId })))

@@ -39,7 +39,8 @@ const SERIES: readonly Hearing[] = [
 ];
 
 describe('fading', () => {
-  // The series of intervals that the projects of FSRS-6 publish in their own tests (py-fsrs and ts-fsrs, "ivl_history") [from memory].
+  // The series of intervals that the projects of FSRS-6 publish in their own tests (py-fsrs and ts-fsrs, "ivl_history")
+  // [from memory].
   it('gives the published series of days through our fold', () =>
     expect(gaps(SERIES, true)).toEqual([0, 2, 11, 46, 163, 498, 0, 0, 2, 4, 7, 12, 21]));
   it('gives the dates of the library itself, week after week', () => {

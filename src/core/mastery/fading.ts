@@ -28,7 +28,10 @@ export interface FadingOptions {
 const WEEKLY = fsrs({ enable_fuzz: false, enable_short_term: false });
 const WITHIN_A_DAY = fsrs({ enable_fuzz: false, enable_short_term: true });
 
-/** What a level, after the one before it, says of how it held: lower is lost, the same is held, below 2 is shaky, higher comes easily. */
+/**
+ * What a level, after the one before it, says of how it held: lower is lost, the same is held, below 2 is shaky, higher
+ * comes easily.
+ */
 export function hearingOf(event: LevelEvent, before: LevelEvent | null): Hearing {
   if (before !== null && event.level < before.level) return 'lost';
   if (event.level < 2) return 'shaky';
@@ -63,7 +66,9 @@ const DAY = 86_400_000;
 const DECAY = 0.1542;
 const FACTOR = 0.9 ** (-1 / DECAY) - 1;
 
-/** The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard. */
+/**
+ * The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard.
+ */
 export function chanceItHolds(fading: Fading, heardAt: string, now: string): number {
   const days = Math.max(0, (millisecondsOf(now) - millisecondsOf(heardAt)) / DAY);
   return (1 + (FACTOR * days) / fading.stabilityInDays) ** -DECAY;

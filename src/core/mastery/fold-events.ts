@@ -38,8 +38,8 @@ const inOrder = (a: StudioEvent, b: StudioEvent): number =>
   a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 
 /**
- * Events that hold: not taken back, or taken back and restored. The latest word about an event counts, unless that word was itself
- * taken back. Same events twice count once.
+ * Events that hold: not taken back, or taken back and restored. The latest word about an event counts, unless that word
+ * was itself taken back. Same events twice count once.
  */
 export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
   const unique = [...new Map(events.map((e) => [e.id, e])).values()].sort(inOrder);
@@ -64,9 +64,9 @@ export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
 }
 
 /**
- * Corrections put in the place of what they correct, though that may have been about another student or section: the corrected record
- * goes, the correction counts at the time of the record it stands in for. A correction of a correction leads back to the first; one whose
- * record is missing counts at its own time. The result is in order of time.
+ * Corrections put in the place of what they correct, though that may have been about another student or section: the
+ * corrected record goes, the correction counts at the time of the record it stands in for. A correction of a correction
+ * leads back to the first; one whose record is missing counts at its own time. The result is in order of time.
  */
 export function correctedLevels(events: readonly LevelEvent[]): LevelEvent[] {
   const byId = new Map(events.map((e) => [e.id, e]));
@@ -130,8 +130,8 @@ function withJoins(standings: Map<string, Standing>, joins: readonly Joined[]): 
 }
 
 /**
- * The state as a fold over append-only events. The order in which events arrive does not matter: they are put in order of time,
- * then id. No events give empty maps.
+ * The state as a fold over append-only events. The order in which events arrive does not matter: they are put in order
+ * of time, then id. No events give empty maps.
  */
 export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
   const levels: LevelEvent[] = [];

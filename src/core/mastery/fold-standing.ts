@@ -50,7 +50,10 @@ function keptStanding(key: string, { standings, rungsDone }: FoldedRecords): Fol
   };
 }
 
-/** Folds events into the standing of one student on one section; null when none of them holds. What takes them back must be among them. */
+/**
+ * Folds events into the standing of one student on one section; null when none of them holds. What takes them back must
+ * be among them.
+ */
 export const foldStanding = (
   events: readonly StudioEvent[],
   studentId: string,

@@ -13,7 +13,10 @@ export interface HardSection {
   readonly students: number;
 }
 
-/** Sections that everyone finds hard, hardest first: against each student's own average, so that quick and slow students count alike. */
+/**
+ * Sections that everyone finds hard, hardest first: against each student's own average, so that quick and slow students
+ * count alike.
+ */
 export function hardSections(sections: readonly SectionLevels[]): HardSection[] {
   const sums = new Map<string, { sum: number; n: number }>();
   for (const s of sections)

@@ -1,6 +1,7 @@
 /**
- * Levels and what holds. In: append-only events. Out: the standing of each student on each section, the level that what was heard
- * amounts to, when it is due again, lessons as they were. Times are ISO strings, tempos quarters a minute, chances 0 to 1.
+ * Levels and what holds. In: append-only events. Out: the standing of each student on each section, the level that what
+ * was heard amounts to, when it is due again, lessons as they were. Times are ISO strings, tempos quarters a minute,
+ * chances 0 to 1.
  */
 export { askedFacets } from './asked';
 export {

@@ -45,8 +45,9 @@ function partOf(held: readonly StudioEvent[]): (id: string) => string {
 }
 
 /**
- * Lessons of one student, latest first, from all events about that student. What was said last about a lesson counts; a correction
- * stands in for what it corrects; the last assignment of a lesson is the one that counts. Beginnings that were joined are one lesson.
+ * Lessons of one student, latest first, from all events about that student. What was said last about a lesson counts; a
+ * correction stands in for what it corrects; the last assignment of a lesson is the one that counts. Beginnings that
+ * were joined are one lesson.
  */
 export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
   const held = heldEvents(events);
@@ -70,7 +71,10 @@ export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
     .reverse();
 }
 
-/** The lesson that is going on: the latest that was held, while it is not long ago that it began; null where there is none. */
+/**
+ * The lesson that is going on: the latest that was held, while it is not long ago that it began; null where there is
+ * none.
+ */
 export function lessonGoingOn<L extends { readonly at: string; readonly missed?: boolean | undefined }>(
   latestFirst: readonly L[],
   now: string,
@@ -85,8 +89,8 @@ export function lessonGoingOn<L extends { readonly at: string; readonly missed?:
 }
 
 /**
- * Whether it was at tempo or secure in an earlier lesson, so that today it is heard from cold. What was heard in this lesson, or where no
- * lesson is known, on this day or within the hours of a lesson, is not earlier.
+ * Whether it was at tempo or secure in an earlier lesson, so that today it is heard from cold. What was heard in this
+ * lesson, or where no lesson is known, on this day or within the hours of a lesson, is not earlier.
  */
 export function heldSinceEarlier(
   hearings: Hearings,

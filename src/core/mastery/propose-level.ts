@@ -43,9 +43,9 @@ const NEEDS: readonly (readonly Facet[])[] = [
 ];
 
 /**
- * The highest level whose conditions all hold, and its weakest link. 1: something was heard or played; 2: notes, rhythm and fingering;
- * 3: joined; 4: articulation, dynamics and the target tempo; 5: memory if asked, and it held since an earlier lesson. What a section does
- * not ask is no condition. Nothing heard at all gives 0.
+ * The highest level whose conditions all hold, and its weakest link. 1: something was heard or played; 2: notes, rhythm
+ * and fingering; 3: joined; 4: articulation, dynamics and the target tempo; 5: memory if asked, and it held since an
+ * earlier lesson. What a section does not ask is no condition. Nothing heard at all gives 0.
  */
 export function proposeLevel(heard: Heard): ProposedLevel {
   const any = heard.tempo !== null || Object.values(heard.facets).some((v) => v);

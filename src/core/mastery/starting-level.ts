@@ -9,8 +9,8 @@ export interface StartingLevel {
 const down = (level: Level, by: number): Level => Math.max(0, level - by) as Level;
 
 /**
- * Where a section may be taken to start that was not heard yet: a copy of one that is known starts a level under it, at most at 3,
- * because its joins and its differences are new. Null when there is nothing to start from.
+ * Where a section may be taken to start that was not heard yet: a copy of one that is known starts a level under it, at
+ * most at 3, because its joins and its differences are new. Null when there is nothing to start from.
  */
 export function startOfCopy(
   model: { readonly name: string; readonly level: Level },
@@ -28,7 +28,10 @@ export function startOfCopy(
 /** A piece counts as coming back after this many days without being heard **[from memory]**. */
 export const AWAY_AFTER_DAYS = 60;
 
-/** Where a returning section may be taken to start: a level down, two when it has probably gone. Null when it was not away. */
+/**
+ * Where a returning section may be taken to start: a level down, two when it has probably gone. Null when it was not
+ * away.
+ */
 export function startOfReturn(
   standing: { readonly level: Level; readonly at: string },
   fading: Fading | null,

@@ -1,7 +1,10 @@
 /** A pause longer than this, in milliseconds, begins a new count of taps. */
 const NEW_COUNT_AFTER = 2500;
 
-/** Beats a minute from the times of taps in milliseconds, oldest first: the median of the last gaps. Null under two taps. */
+/**
+ * Beats a minute from the times of taps in milliseconds, oldest first: the median of the last gaps. Null under two
+ * taps.
+ */
 export function tappedTempo(taps: readonly number[]): number | null {
   let first = taps.length - 1;
   while (first > 0 && (taps[first] ?? 0) - (taps[first - 1] ?? 0) < NEW_COUNT_AFTER) first -= 1;

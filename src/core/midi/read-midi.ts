@@ -1,6 +1,7 @@
 /**
- * A Standard MIDI File as a rough source: bars, meter, tempo and notes on a grid. Spelling, voices and hands are guesses and
- * said to be so. Source of the format: The Complete MIDI 1.0 Detailed Specification, "Standard MIDI Files 1.0".
+ * A Standard MIDI File as a rough source: bars, meter, tempo and notes on a grid. Spelling, voices and hands are
+ * guesses and said to be so. Source of the format: The Complete MIDI 1.0 Detailed Specification, "Standard MIDI Files
+ * 1.0".
  */
 import { parseMidi, type MidiData } from 'midi-file';
 import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftPart } from '../bargrid';
@@ -158,7 +159,9 @@ function fillBar(
   return out;
 }
 
-/** Bytes of a .mid file to a draft, one staff a track, a track that spans both clefs as two staves split at middle C. */
+/**
+ * Bytes of a .mid file to a draft, one staff a track, a track that spans both clefs as two staves split at middle C.
+ */
 export function midiToDraft(bytes: Uint8Array, file: string): Result<{ draft: Draft; warnings: string[] }, MidiCode> {
   let midi: MidiData;
   try {

@@ -18,7 +18,10 @@ export interface MidiRequest {
   readonly click: boolean;
 }
 
-/** Wood blocks of the General MIDI percussion map (MIDI Manufacturers Association, General MIDI System Level 1, table 3): 76 high, 77 low. */
+/**
+ * Wood blocks of the General MIDI percussion map (MIDI Manufacturers Association, General MIDI System Level 1, table
+ * 3): 76 high, 77 low.
+ */
 const CLICK = { high: 76, low: 77, channel: 9 } as const;
 /** The Standard MIDI File holds 15 bits of ticks a quarter. */
 const MOST_TICKS = 32_767;

@@ -18,7 +18,10 @@ export const FLAGS: Readonly<Record<string, number>> = {
   '256th': 6,
 };
 
-/** Ends of the stretches that beams stay inside, in ticks: beats, in 2/4, 4/4 and cut time pairs of beats for plain eighths. */
+/**
+ * Ends of the stretches that beams stay inside, in ticks: beats, in 2/4, 4/4 and cut time pairs of beats for plain
+ * eighths.
+ */
 function beamWindows(meter: Meter, ticksPerQuarter: number, onlyEighths: boolean): number[] {
   const beats = meterBeats(meter);
   const ends: Fraction[] = [];

@@ -1,7 +1,8 @@
 /**
- * A small document with just the bars asked for, written by us from what was read: clef, key and meter in force are put in
- * front, every length is the one in the model, unknown elements and unpaired slurs are left out. It is the only thing the
- * engraver ever sees, so that a damaged or hostile source cannot reach it, and a section costs the same in a long piece.
+ * A small document with just the bars asked for, written by us from what was read: clef, key and meter in force are put
+ * in front, every length is the one in the model, unknown elements and unpaired slurs are left out. It is the only
+ * thing the engraver ever sees, so that a damaged or hostile source cannot reach it, and a section costs the same in a
+ * long piece.
  */
 import {
   meterQuarters,
@@ -31,7 +32,10 @@ export interface ExcerptRequest {
 
 type Timed = Note | Rest;
 
-/** Elements copied as they are, with their whitelisted attributes; everything else in a note is written from the model or dropped. */
+/**
+ * Elements copied as they are, with their whitelisted attributes; everything else in a note is written from the model
+ * or dropped.
+ */
 const COPIED = new Set([
   'accidental',
   'stem',

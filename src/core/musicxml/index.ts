@@ -1,7 +1,8 @@
 /**
  * MusicXML in and out.
- * In: bytes of a .musicxml, .xml or .mxl file. Out: the exact-time score with the source kept beside it; excerpt documents
- * for the engraver; the source text with our marks spliced in. Lengths in ticks, errors as values with a code.
+ * In: bytes of a .musicxml, .xml or .mxl file. Out: the exact-time score with the source kept beside it; excerpt
+ * documents for the engraver; the source text with our marks spliced in. Lengths in ticks, errors as values with a
+ * code.
  */
 export { decodeText, encodeText, type DecodedText, type Encoding } from './decode';
 export { writeExcerpt, type ExcerptRequest } from './excerpt';

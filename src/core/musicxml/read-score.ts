@@ -158,7 +158,9 @@ function readHeader(element: XmlElement, header: Header): void {
 
 const VALID_ID = /^[A-Za-z_][\w.-]{0,63}$/;
 
-/** Gives every bar and note an id of its own: the written one where it is usable and free, else one made from its place. */
+/**
+ * Gives every bar and note an id of its own: the written one where it is usable and free, else one made from its place.
+ */
 function idGiver(): (written: string | null, made: string) => { id: string; replaced: boolean } {
   const used = new Set<string>();
   return (written, made) => {
@@ -352,7 +354,9 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
   });
 }
 
-/** Bars under a bar-repeat sign get the notes of the bars they repeat, where the file holds no notes of its own there. */
+/**
+ * Bars under a bar-repeat sign get the notes of the bars they repeat, where the file holds no notes of its own there.
+ */
 function fillBarRepeats(parts: readonly GrowingPart[]): Map<string, number> {
   const filledFrom = new Map<string, number>();
   parts.forEach((part, partIndex) => {
@@ -515,7 +519,8 @@ function barSigns(parts: readonly GrowingPart[], count: number): BarSigns[] {
       doubleBar: all.find((s) => s.doubleBar !== null)?.doubleBar ?? null,
     };
   });
-  // Coda signs without a sound: where the way there is marked otherwise they are the goal, else the first of two leads to the second.
+  // Coda signs without a sound: where the way there is marked otherwise they are the goal, else the first of two leads
+  // to the second.
   const saysTo = merged.some((s) => s.toCoda);
   const glyphs = merged.flatMap((s, i) => (s.codaGlyph && s.coda === null && !s.toCoda ? [i] : []));
   glyphs.forEach((i, n) => {

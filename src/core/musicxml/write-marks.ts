@@ -1,8 +1,9 @@
 /**
- * Marks into the source text. Only what is ours is added: fingers, strings and bowings in the note's own technical group, a breath
- * among its articulations, a direction in front of it for a dynamic, a hairpin or words, a rehearsal mark where a section begins, and
- * one namespaced field for what MusicXML has no place for. Everything else stays as it was, character for character; earlier
- * fingerings stay too, and a mark that is there already is not put in twice. With no marks the text comes back unchanged.
+ * Marks into the source text. Only what is ours is added: fingers, strings and bowings in the note's own technical
+ * group, a breath among its articulations, a direction in front of it for a dynamic, a hairpin or words, a rehearsal
+ * mark where a section begins, and one namespaced field for what MusicXML has no place for. Everything else stays as it
+ * was, character for character; earlier fingerings stay too, and a mark that is there already is not put in twice. With
+ * no marks the text comes back unchanged.
  */
 import type { Note, Score } from '../score';
 import type { ReadScore } from './read-score';
@@ -159,7 +160,9 @@ function atNote(mark: Exclude<WrittenMark, { kind: 'rehearsal' | 'wedge' }>, spo
   }
 }
 
-/** Where a mark about the whole bar goes: in front of its first note or direction, after attributes and left bar line. */
+/**
+ * Where a mark about the whole bar goes: in front of its first note or direction, after attributes and left bar line.
+ */
 function startOfBar(measure: XmlElement): number {
   const first = measure.children.find((c) => c.name !== 'attributes' && c.name !== 'print' && c.name !== 'barline');
   return first?.start ?? measure.children[measure.children.length - 1]?.end ?? measure.contentStart;

@@ -1,4 +1,7 @@
-/** Ornaments into notes. In: a score, a style, a tempo in quarters a minute. Out: small notes with onsets and lengths in exact quarters. */
+/**
+ * Ornaments into notes. In: a score, a style, a tempo in quarters a minute. Out: small notes with onsets and lengths in
+ * exact quarters.
+ */
 export {
   realiseOrnaments,
   ORNAMENT_STYLES,

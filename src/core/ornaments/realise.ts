@@ -1,9 +1,10 @@
 /**
- * Ornaments realised into notes. Sources: J. S. Bach, the table "Explication" in the Clavier-Büchlein vor Wilhelm Friedemann Bach (1720):
- * trillo from the upper note, mordant with the note below, cadence (turn) from above, accent (appoggiatura) for half the note; C. P. E.
- * Bach, "Versuch über die wahre Art das Clavier zu spielen" (1753), chapter 2: the appoggiatura takes half of an even and two thirds of a
- * dotted note, trills begin on the upper note and may end with a termination, turns are quick and then hold. `late` is the practice of the
- * nineteenth century (trills from the main note, short grace notes before the beat); `measured` the even thirty-seconds given to students.
+ * Ornaments realised into notes. Sources: J. S. Bach, the table "Explication" in the Clavier-Büchlein vor Wilhelm
+ * Friedemann Bach (1720): trillo from the upper note, mordant with the note below, cadence (turn) from above, accent
+ * (appoggiatura) for half the note; C. P. E. Bach, "Versuch über die wahre Art das Clavier zu spielen" (1753), chapter
+ * 2: the appoggiatura takes half of an even and two thirds of a dotted note, trills begin on the upper note and may end
+ * with a termination, turns are quick and then hold. `late` is the practice of the nineteenth century (trills from the
+ * main note, short grace notes before the beat); `measured` the even thirty-seconds given to students.
  */
 import {
   add,
@@ -42,7 +43,9 @@ export interface RealisedOrnament {
   readonly tooFast: boolean;
 }
 
-/** Past this many notes a second an ornament is said to be too fast **[from memory: fast trills of trained players]**. */
+/**
+ * Past this many notes a second an ornament is said to be too fast **[from memory: fast trills of trained players]**.
+ */
 export const FASTEST_NOTES_PER_SECOND = 13;
 
 /** The neighbour a step above or below in the key, bent by the accidentals written at the ornament. */
@@ -121,7 +124,9 @@ function row(frame: Frame, pitches: readonly number[], each: Fraction): Ornament
   });
 }
 
-/** Upper and main in turn, coming to rest on the main note; with a termination the note below and the main one close it. */
+/**
+ * Upper and main in turn, coming to rest on the main note; with a termination the note below and the main one close it.
+ */
 function trill(frame: Frame): OrnamentNote[] {
   const { main, upper, lower, style, length } = frame;
   const each = quick(frame);

@@ -22,7 +22,10 @@ export interface ToHear {
   readonly chance: number | null;
 }
 
-/** What to hear in a lesson, in the order to hear it: assigned last week, at risk, due, new, the rest. Sections inside sections are left out. */
+/**
+ * What to hear in a lesson, in the order to hear it: assigned last week, at risk, due, new, the rest. Sections inside
+ * sections are left out.
+ */
 export function sectionsToHear(
   pieces: readonly {
     readonly pieceId: string;
@@ -64,7 +67,10 @@ const shortened = (minutes: number): number => Math.max(1, Math.min(LONGEST_ITEM
 export const nextRung = (ladder: Ladder | undefined, done: readonly string[]): Rung | null =>
   ladder?.rungs.find((r) => !done.includes(r.id)) ?? null;
 
-/** What could go into next week, weighed: technique of the next rungs, due checks, corners, next rungs; new sections last. */
+/**
+ * What could go into next week, weighed: technique of the next rungs, due checks, corners, next rungs; new sections
+ * last.
+ */
 export function weekCandidates(
   work: readonly WorkedPiece[],
   standings: ReadonlyMap<string, FoldedStanding>,

@@ -19,7 +19,10 @@ export interface PracticeWeek {
 /** An assignment counts for two weeks at most: then it is stale. */
 const STALE_AFTER_DAYS = 14;
 
-/** Practice against plan, week by week up to the week of `today`: what was assigned last before the week's end against what was logged. */
+/**
+ * Practice against plan, week by week up to the week of `today`: what was assigned last before the week's end against
+ * what was logged.
+ */
 export function practiceWeeks(
   practice: readonly PracticeEvent[],
   assignments: readonly AssignmentEvent[],

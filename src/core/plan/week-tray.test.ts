@@ -90,8 +90,8 @@ describe('the tray of a week', () => {
       ],
       [10, 0, 10, 0, 10, 0, 0],
     );
-    // The check is the heaviest: two days far apart, Monday and Friday. The scale on all three. The corner on all three: Monday and
-    // Friday are then full at 10, Wednesday holds 8, and the new section (6 minutes) has no room.
+    // The check is the heaviest: two days far apart, Monday and Friday. The scale on all three. The corner on all
+    // three: Monday and Friday are then full at 10, Wednesday holds 8, and the new section (6 minutes) has no room.
     expect(tray.items.map((i) => [i.key, i.on])).toEqual([
       ['scale', [0, 2, 4]],
       ['check B', [0, 4]],
@@ -146,11 +146,11 @@ describe('practice against plan', () => {
     expect(mondayOf('2026-05-24')).toBe('2026-05-18');
   });
   it('adds up by week, Sunday with the week before it', () => {
-    const weeks = practiceWeeks(
-      [practice('2026-05-17', 5), practice('2026-05-18', 7), practice('2026-05-20', 8)],
-      [],
-      { today: '2026-05-20', zone: 'UTC', weeks: 2 },
-    );
+    const weeks = practiceWeeks([practice('2026-05-17', 5), practice('2026-05-18', 7), practice('2026-05-20', 8)], [], {
+      today: '2026-05-20',
+      zone: 'UTC',
+      weeks: 2,
+    });
     expect(weeks).toEqual([
       { monday: '2026-05-11', planned: 0, practised: 5 },
       { monday: '2026-05-18', planned: 0, practised: 15 },

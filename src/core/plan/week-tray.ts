@@ -56,9 +56,10 @@ function daysFor(room: readonly number[], minutes: number, wanted: number): numb
 }
 
 /**
- * Fills a week: heaviest first, each thing on as many of its days as the minutes allow. What does not fit is named, and what fits on
- * fewer days than wanted too. Within a day, technique comes first and checks next. Minutes of no day are ever exceeded; candidates of
- * no length or on no day are left out. `mostInWeek` is a second limit, so that a week does not rise too fast over the one before.
+ * Fills a week: heaviest first, each thing on as many of its days as the minutes allow. What does not fit is named, and
+ * what fits on fewer days than wanted too. Within a day, technique comes first and checks next. Minutes of no day are
+ * ever exceeded; candidates of no length or on no day are left out. `mostInWeek` is a second limit, so that a week does
+ * not rise too fast over the one before.
  */
 export function fillTray(
   candidates: readonly Candidate[],

@@ -79,8 +79,8 @@ function strikesOf(
 }
 
 /**
- * Counting of one staff for bars `from` to `to`: what is struck is said; a beat that is held or rested, and a rest where it begins, is a
- * silent token. Voices of the staff are merged: a place is said when any voice strikes there.
+ * Counting of one staff for bars `from` to `to`: what is struck is said; a beat that is held or rested, and a rest
+ * where it begins, is a silent token. Voices of the staff are merged: a place is said when any voice strikes there.
  * Example: dotted quarter, eighth tied to a quarter, quarter in 4/4 by meter gives 1 (2) & (3) 4 **[common practice]**.
  * A free bar has no beats and gives no tokens.
  */

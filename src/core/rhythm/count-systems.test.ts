@@ -44,7 +44,8 @@ const METER: readonly (readonly [string, string, readonly string[]])[] = [
   ['3+2/8', 'c3 c2 | c2c cc |', ['1 2', '1 li 2 &']],
 ];
 const TAKADIMI: readonly (readonly [string, string, readonly string[]])[] = [
-  // Hoffman, Pelto and White (1996): simple meter ta di / ta ka di mi, compound ta ki da / ta va ki di da ma, borrowed divisions alike.
+  // Hoffman, Pelto and White (1996): simple meter ta di / ta ka di mi, compound ta ki da / ta va ki di da ma, borrowed
+  // divisions alike.
   [
     '2/4',
     'c2 c2 | cc cc | c/c/c/c/ cc | c3/2c/ cc/c/ | c/c/c c2 | (3ccc c2 |',

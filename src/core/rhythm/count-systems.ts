@@ -1,7 +1,7 @@
 /**
- * The four ways of counting. What is struck is said; a beat that is held or rested is a silent token. Meter counting and takadimi name the
- * place in the beat, unit counting and syllables the length of the note.
- * Takadimi: Hoffman, Pelto and White, "Takadimi: a beat-oriented system of rhythm pedagogy", Journal of Music Theory Pedagogy 10 (1996).
+ * The four ways of counting. What is struck is said; a beat that is held or rested is a silent token. Meter counting
+ * and takadimi name the place in the beat, unit counting and syllables the length of the note. Takadimi: Hoffman, Pelto
+ * and White, "Takadimi: a beat-oriented system of rhythm pedagogy", Journal of Music Theory Pedagogy 10 (1996).
  */
 import { fraction, multiply, type Fraction } from '../score';
 
@@ -13,7 +13,10 @@ interface BeatPlace {
   readonly compound: boolean;
 }
 
-/** Syllable of a place inside a beat, as a part of the beat: 0 the number, 1/2 "&", 1/4 "e", 3/4 "a", thirds "la" "li" **[common practice]**. */
+/**
+ * Syllable of a place inside a beat, as a part of the beat: 0 the number, 1/2 "&", 1/4 "e", 3/4 "a", thirds "la" "li"
+ * **[common practice]**.
+ */
 export function meterSyllable(place: Fraction, beat: BeatPlace): string {
   const at = `${place.n}/${place.d}`;
   if (place.n === 0) return String(beat.number);
@@ -34,7 +37,10 @@ export function meterSyllable(place: Fraction, beat: BeatPlace): string {
   }
 }
 
-/** Places of a beat in takadimi: simple beats divide in two and four, compound ones in three and six; borrowed divisions keep their names. */
+/**
+ * Places of a beat in takadimi: simple beats divide in two and four, compound ones in three and six; borrowed divisions
+ * keep their names.
+ */
 const TAKADIMI: Readonly<Record<string, string>> = {
   '0/1': 'ta',
   '1/2': 'di',

@@ -60,7 +60,9 @@ interface LineClasses {
 
 const ascending = (a: number, b: number): number => a - b;
 
-/** Ornaments, fingers and dynamics play no part; a note tied over from before counts as held rhythm, not as a strike. */
+/**
+ * Ornaments, fingers and dynamics play no part; a note tied over from before counts as held rhythm, not as a strike.
+ */
 function contentOf(notes: readonly BarNote[], barLength: number, heldUntil: number, classes: LineClasses): BarContent {
   if (notes.length === 0)
     return {
@@ -74,7 +76,8 @@ function contentOf(notes: readonly BarNote[], barLength: number, heldUntil: numb
       strikes: [],
       anchor: null,
     };
-  // What happens when: strikes with their lengths inside the bar. A longer note over the bar line is as long as the bar lets it.
+  // What happens when: strikes with their lengths inside the bar. A longer note over the bar line is as long as the bar
+  // lets it.
   const rhythm = [...new Set(notes.map((n) => `${n.note.staff}:${n.at}+${Math.min(n.length, barLength - n.at)}`))].join(
     ' ',
   );

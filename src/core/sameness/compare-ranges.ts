@@ -2,7 +2,10 @@ import { staffPosition, type Note, type Score } from '../score';
 
 /** Two runs of bars laid over one another: which notes pair, and which stand alone in either. */
 export interface ComparedRanges {
-  /** Note id in the first run → its partner in the second: same bar of the run, place and staff step; an equal shift is allowed. */
+  /**
+   * Note id in the first run → its partner in the second: same bar of the run, place and staff step; an equal shift is
+   * allowed.
+   */
   readonly pairs: ReadonlyMap<string, string>;
   readonly onlyA: readonly string[];
   readonly onlyB: readonly string[];

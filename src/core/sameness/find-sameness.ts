@@ -63,10 +63,16 @@ const SAVED: Readonly<Record<RepeatKind, number>> = { exact: 1, changed: 0.8, mo
 const ALIKE = 0.62;
 /** A bar that is not alike may stand inside or at the end of a changed repeat when it has at least this. */
 const RELATED = 0.4;
-/** Comparing every bar with every other grows with the square: longer pieces are refused by the faces that call this (`fitsSameness`). */
+/**
+ * Comparing every bar with every other grows with the square: longer pieces are refused by the faces that call this
+ * (`fitsSameness`).
+ */
 export const MOST_BARS_FOR_SAMENESS = 2500;
 export const fitsSameness = (score: Score): boolean => score.bars.length <= MOST_BARS_FOR_SAMENESS;
-/** Bars above which only exact, moved and rhythm runs are looked for: comparing every pair of bars note by note grows with the square. */
+/**
+ * Bars above which only exact, moved and rhythm runs are looked for: comparing every pair of bars note by note grows
+ * with the square.
+ */
 const MOST_BARS_FOR_CHANGED = 2500;
 
 const found = (kind: RepeatKind, i: number, j: number, length: number, more: Partial<Found> = {}): Found => ({
@@ -81,7 +87,10 @@ const found = (kind: RepeatKind, i: number, j: number, length: number, more: Par
   ...more,
 });
 
-/** Maximal runs on one diagonal where `same(i, i + d)` holds; no longer than the distance, so that the places never overlap. */
+/**
+ * Maximal runs on one diagonal where `same(i, i + d)` holds; no longer than the distance, so that the places never
+ * overlap.
+ */
 function runs(
   bars: number,
   d: number,
@@ -194,8 +203,9 @@ function similarities(bars: readonly BarContent[]): (i: number, j: number) => nu
 }
 
 /**
- * Changed repeats on one diagonal: stretches of alike bars, with related ones among them and at their end as long as there are at
- * least three alike bars for each other one. Something must differ, and at least half of the bars must be closely alike.
+ * Changed repeats on one diagonal: stretches of alike bars, with related ones among them and at their end as long as
+ * there are at least three alike bars for each other one. Something must differ, and at least half of the bars must be
+ * closely alike.
  */
 function changedRuns(line: Line, similarity: (i: number, j: number) => number): Found[] {
   const out: Found[] = [];
@@ -305,7 +315,10 @@ const RANK: Readonly<Record<RepeatKind, number>> = { exact: 4, changed: 3, moved
 /** Bars that a finding explains: the second place, or all copies of a sequence. */
 const reach = (f: Found): number => f.length * (f.times - 1);
 
-/** Closest kind first, then the widest reach, then the earliest model; what a better finding explains already is left out. */
+/**
+ * Closest kind first, then the widest reach, then the earliest model; what a better finding explains already is left
+ * out.
+ */
 function select(all: readonly Found[]): Found[] {
   const ordered = [...all].sort(
     (x, y) =>
@@ -318,7 +331,8 @@ function select(all: readonly Found[]): Found[] {
   );
   const kept: Found[] = [];
   // A changed repeat is wider than the exact ones inside it and says more than they do: both stay.
-  // Farthest end of what is kept, by first bar: a place lies inside one of them when a start at or before it reaches its end.
+  // Farthest end of what is kept, by first bar: a place lies inside one of them when a start at or before it reaches
+  // its end.
   const ends: number[] = [];
   for (const f of ordered) {
     const end = f.j + reach(f);
@@ -332,9 +346,9 @@ function select(all: readonly Found[]): Found[] {
 }
 
 /**
- * Everything that comes again, for all staves together and for each alone, best savings first. Ranges are maximal; a place that
- * is explained by a longer or closer repeat is not listed again with a weaker one. `progress` is told 0 to 1 and may stop the
- * search by returning false; then what was found so far comes back.
+ * Everything that comes again, for all staves together and for each alone, best savings first. Ranges are maximal; a
+ * place that is explained by a longer or closer repeat is not listed again with a weaker one. `progress` is told 0 to 1
+ * and may stop the search by returning false; then what was found so far comes back.
  */
 export function findSameness(score: Score, progress: (share: number) => boolean = () => true): Sameness {
   const { all, staves } = barLines(score);

@@ -1,6 +1,7 @@
 /**
- * What is the same as what. In: a score. Out: pairs of bar ranges (indexes, both ends included) with their kind and the notes that
- * differ, figures that never change, rhythm families, and the order in which bars pay off. Shares are 0 to 1, lengths in seconds.
+ * What is the same as what. In: a score. Out: pairs of bar ranges (indexes, both ends included) with their kind and the
+ * notes that differ, figures that never change, rhythm families, and the order in which bars pay off. Shares are 0 to
+ * 1, lengths in seconds.
  */
 export { barLines, type BarContent, type Line } from './bar-content';
 export { differencesInWords, movedInWords } from './words';

@@ -2,7 +2,9 @@ import { barSeconds, playingOrder, type Score } from '../score';
 import { barLines, type BarContent } from './bar-content';
 import { barSimilarity } from './bar-similarity';
 
-/** How much of a bar is paid for by a learned bar that is the same in some way. Chosen by us; adjustable by the caller. */
+/**
+ * How much of a bar is paid for by a learned bar that is the same in some way. Chosen by us; adjustable by the caller.
+ */
 export const PAY_OFF_WEIGHTS = {
   exact: 1,
   /** Times the share of notes that stay. */
@@ -41,7 +43,10 @@ function credit(s: BarContent, b: BarContent, weights: PayOffWeights): number {
   return Math.max(alike >= 0.62 ? weights.changed * alike : 0, moved, s.rhythm === b.rhythm ? weights.rhythm : 0);
 }
 
-/** Σ over bars of seconds × the best credit any learned bar gives: monotone and submodular, so greedy is within 1 − 1/e of the best. */
+/**
+ * Σ over bars of seconds × the best credit any learned bar gives: monotone and submodular, so greedy is within 1 − 1/e
+ * of the best.
+ */
 export function payOffValue(
   credits: readonly (readonly number[])[],
   seconds: readonly number[],
@@ -50,7 +55,10 @@ export function payOffValue(
   return seconds.reduce((sum, time, b) => sum + time * Math.max(0, ...learned.map((s) => credits[s]?.[b] ?? 0)), 0);
 }
 
-/** Credit of every bar for every other, all staves together by their share of the notes; and the played seconds of each bar. */
+/**
+ * Credit of every bar for every other, all staves together by their share of the notes; and the played seconds of each
+ * bar.
+ */
 export function payOffTable(
   score: Score,
   weights: PayOffWeights = PAY_OFF_WEIGHTS,
@@ -89,8 +97,8 @@ export function payOffTable(
 const MOST_STEPS = 60;
 
 /**
- * The bars that, learned first, pay for the largest share of the played time: greedy, one bar at a time, until everything is paid
- * for. Each step holds all bars chosen so far. An empty piece gives no steps.
+ * The bars that, learned first, pay for the largest share of the played time: greedy, one bar at a time, until
+ * everything is paid for. Each step holds all bars chosen so far. An empty piece gives no steps.
  */
 export function payOff(score: Score, weights: PayOffWeights = PAY_OFF_WEIGHTS): PayOffStep[] {
   const { credits, seconds } = payOffTable(score, weights);

@@ -6,7 +6,10 @@ const STRICT = /a tempo|tempo (i\b|1|primo)|in tempo|giusto|misurato/i;
 /** Share by which free time may bend either way **[from memory]**. */
 export const FREE_BEND = 0.12;
 
-/** Words of free time that hold in bars `from` to `to`, both included: from where they stand to the next "a tempo". Null for strict time. */
+/**
+ * Words of free time that hold in bars `from` to `to`, both included: from where they stand to the next "a tempo". Null
+ * for strict time.
+ */
 export function freeTimeIn(score: Score, from: number, to: number): string | null {
   let holding: string | null = null;
   for (const d of score.directions) {

@@ -2,8 +2,9 @@ import { matchEditions, type EditionMatch } from './match-editions';
 import type { Score } from './model';
 
 /**
- * Ids that bars and notes keep through later editions of a piece: id as the document is read → id as it was first known. Ids that are
- * the same are left out. `edition` counts the editions, so that what is new never gets an id that something lost had.
+ * Ids that bars and notes keep through later editions of a piece: id as the document is read → id as it was first
+ * known. Ids that are the same are left out. `edition` counts the editions, so that what is new never gets an id that
+ * something lost had.
  */
 export interface KeptIds {
   readonly edition: number;
@@ -45,8 +46,9 @@ function renamed(
 }
 
 /**
- * The ids of a later edition: what is matched by its content keeps its id, so that marks and sections stay on it without being touched;
- * what is new gets an id of its own, never that of something lost. `before` is under its kept ids, `after` as it was read.
+ * The ids of a later edition: what is matched by its content keeps its id, so that marks and sections stay on it
+ * without being touched; what is new gets an id of its own, never that of something lost. `before` is under its kept
+ * ids, `after` as it was read.
  */
 export function keepIds(before: Score, after: Score, edition: number): KeptEdition {
   const match = matchEditions(before, after);

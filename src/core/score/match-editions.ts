@@ -36,7 +36,10 @@ function notesByBar(score: Score): Note[][] {
 /** Most cells of the alignment table: 4,000 bars against 4,000. Longer pieces are matched bar by bar in order. */
 const MOST_CELLS = 16_000_000;
 
-/** Pairs of indexes of a cheapest alignment of two rows of bars; equal bars pair first, changed ones pair when they stand at the same place between equals. */
+/**
+ * Pairs of indexes of a cheapest alignment of two rows of bars; equal bars pair first, changed ones pair when they
+ * stand at the same place between equals.
+ */
 function alignBars(
   before: readonly string[],
   after: readonly string[],
@@ -69,9 +72,9 @@ function alignBars(
 }
 
 /**
- * Finds the bars and notes of an earlier edition in a later one by what they hold: bars by a longest common run, where a changed
- * bar still pairs by the share of notes it keeps; notes inside paired bars by place, length and pitch, then by place and pitch.
- * Ids play no part, since a corrected file may number everything anew.
+ * Finds the bars and notes of an earlier edition in a later one by what they hold: bars by a longest common run, where
+ * a changed bar still pairs by the share of notes it keeps; notes inside paired bars by place, length and pitch, then
+ * by place and pitch. Ids play no part, since a corrected file may number everything anew.
  */
 export function matchEditions(before: Score, after: Score): EditionMatch {
   const oldNotes = notesByBar(before);

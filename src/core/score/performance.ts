@@ -4,7 +4,10 @@ import { struckNotes } from './ties';
 import { tempoAt } from './seconds';
 import { midiKey, quarterBpm, ticks, type MidiKey, type QuarterBpm, type Ticks } from '../units';
 
-/** A note as it sounds in a given order of bars: ties joined, grace notes given room. Times in ticks from the start of playing. */
+/**
+ * A note as it sounds in a given order of bars: ties joined, grace notes given room. Times in ticks from the start of
+ * playing.
+ */
 export interface SoundingNote {
   readonly noteId: string;
   readonly part: string;
@@ -40,7 +43,10 @@ export interface PerformanceRequest {
   readonly sounds?: (part: string, staff: number) => boolean;
 }
 
-/** Key velocities of the dynamics, the middle of the scale where nothing is marked **[from memory, common in sequencers]**. */
+/**
+ * Key velocities of the dynamics, the middle of the scale where nothing is marked **[from memory, common in
+ * sequencers]**.
+ */
 const VELOCITY: Readonly<Record<string, number>> = {
   pppp: 8,
   ppp: 16,
@@ -64,7 +70,10 @@ function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[]
   return level;
 }
 
-/** The score played in a given order of bars. An empty order gives an empty performance; notes without a pitch stay silent. */
+/**
+ * The score played in a given order of bars. An empty order gives an empty performance; notes without a pitch stay
+ * silent.
+ */
 export function perform(score: Score, request: PerformanceRequest): Performance {
   const { order, tempo, sounds = () => true } = request;
   const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
@@ -126,7 +135,10 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
   return { bars, notes, tempos, length: ticks(at) };
 }
 
-/** Onsets of the beats of a bar in ticks from its start; a pick-up holds the last beats of its meter. A free bar counts quarters. */
+/**
+ * Onsets of the beats of a bar in ticks from its start; a pick-up holds the last beats of its meter. A free bar counts
+ * quarters.
+ */
 export function beatOnsets(
   bar: Bar,
   ticksPerQuarter: number,

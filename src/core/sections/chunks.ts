@@ -7,8 +7,9 @@ export interface Chunk {
 }
 
 /**
- * Chunks of a section, small to large **[common practice]**: one bar plus the first note of the next, two bars, two chunks joined, the
- * phrase, the section. The last bar of the piece has no next note. A section of one bar is one chunk.
+ * Chunks of a section, small to large **[common practice]**: one bar plus the first note of the next, two bars, two
+ * chunks joined, the phrase, the section. The last bar of the piece has no next note. A section of one bar is one
+ * chunk.
  */
 export function chunksOf(
   from: number,

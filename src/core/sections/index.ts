@@ -1,7 +1,7 @@
 /**
- * Sections: where to cut, what each is called, and what a teacher does to them. In: a score, its sameness, kept sections. Out: cuts
- * with reasons, proposed sections and phrases with form letters, chunks, changed sections or a reason why not. Bars are indexes from
- * 0, ranges hold both ends; offsets inside a bar are exact quarters as text.
+ * Sections: where to cut, what each is called, and what a teacher does to them. In: a score, its sameness, kept
+ * sections. Out: cuts with reasons, proposed sections and phrases with form letters, chunks, changed sections or a
+ * reason why not. Bars are indexes from 0, ranges hold both ends; offsets inside a bar are exact quarters as text.
  */
 export {
   barsText,

@@ -6,9 +6,9 @@ export interface Division {
 }
 
 /**
- * The division of bars `from` to `to` (both included) with the largest value. `gain(bar)` is what a cut before that bar is worth,
- * `cost(length)` what a piece of that many bars costs, `must(bar)` where a cut has to be. Cuts always tile the range. Ties go to fewer
- * and later pieces; an empty range has no pieces. Time grows with bars × longest piece.
+ * The division of bars `from` to `to` (both included) with the largest value. `gain(bar)` is what a cut before that bar
+ * is worth, `cost(length)` what a piece of that many bars costs, `must(bar)` where a cut has to be. Cuts always tile
+ * the range. Ties go to fewer and later pieces; an empty range has no pieces. Time grows with bars × longest piece.
  */
 export function bestDivision(
   from: number,

@@ -191,8 +191,8 @@ function changedWords(score: Score, sameness: Sameness, from: number, to: number
 }
 
 /**
- * Sections with form letters and reasons, and the phrases inside each: a best division on everything that speaks for a cut, in which
- * four and eight bars are preferred and printed signs are always kept. Sections tile the piece.
+ * Sections with form letters and reasons, and the phrases inside each: a best division on everything that speaks for a
+ * cut, in which four and eight bars are preferred and printed signs are always kept. Sections tile the piece.
  */
 export function proposeSections(score: Score, sameness: Sameness = findSameness(score)): ProposedSection[] {
   const last = score.bars.length - 1;

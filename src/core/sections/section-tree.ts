@@ -104,8 +104,8 @@ export function offsetQuarters(text: string): Fraction {
 }
 
 /**
- * Moves the cut between two sections that follow one another to `offset` quarters into bar `bar`: the first ends there, the second
- * begins there. An offset of 0 is the bar line before `bar`.
+ * Moves the cut between two sections that follow one another to `offset` quarters into bar `bar`: the first ends there,
+ * the second begins there. An offset of 0 is the bar line before `bar`.
  */
 export function moveCut(
   score: Score,

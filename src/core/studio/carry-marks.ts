@@ -3,8 +3,9 @@ import type { Score } from '../score';
 import { carriedMark, type Mark } from './kinds/marks';
 
 /**
- * The marks of bars `model` as they would stand on bars `copy` (both ends included): only on notes that have a partner there, never
- * where a mark of the same kind stands already. A student's own layer stays where it is. No partners give none.
+ * The marks of bars `model` as they would stand on bars `copy` (both ends included): only on notes that have a partner
+ * there, never where a mark of the same kind stands already. A student's own layer stays where it is. No partners give
+ * none.
  */
 export function carryMarks(
   score: Score,

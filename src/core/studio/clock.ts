@@ -1,13 +1,16 @@
 /**
- * A stamp says when a word was given: a time in UTC, and behind it a count where the clock alone would not put it after the word it
- * answers. Stamps are compared as texts.
+ * A stamp says when a word was given: a time in UTC, and behind it a count where the clock alone would not put it after
+ * the word it answers. Stamps are compared as texts.
  */
 export type Stamp = string;
 
 /** Characters of an ISO time with milliseconds: `2026-05-20T15:00:00.000Z`. */
 const TIME_LENGTH = 24;
 
-/** The time of a stamp, without its count. `timeOfStamp('2026-05-20T15:00:00.000Z+0001')` is `'2026-05-20T15:00:00.000Z'`. */
+/**
+ * The time of a stamp, without its count. `timeOfStamp('2026-05-20T15:00:00.000Z+0001')` is
+ * `'2026-05-20T15:00:00.000Z'`.
+ */
 export const timeOfStamp = (stamp: Stamp): string => stamp.slice(0, TIME_LENGTH);
 
 /** Milliseconds since 1970 of a time or a stamp; NaN for a text that is neither. */
@@ -18,8 +21,8 @@ const counted = (time: string, count: number): Stamp =>
 const countOf = (stamp: Stamp): number => Number(stamp.slice(TIME_LENGTH + 1)) || 0;
 
 /**
- * The stamp of a word given at `now` that answers earlier ones: `now` itself, or just behind the latest of them when the clock was set
- * back meanwhile. A later word therefore always has the larger stamp.
+ * The stamp of a word given at `now` that answers earlier ones: `now` itself, or just behind the latest of them when
+ * the clock was set back meanwhile. A later word therefore always has the larger stamp.
  *
  * @example stampAfter('2026-05-20T15:00:00.000Z', ['2026-05-21T09:00:00.000Z']) // → '2026-05-21T09:00:00.000Z+0001'
  * @example stampAfter('2026-05-20T15:00:00.000Z', []) // → '2026-05-20T15:00:00.000Z'

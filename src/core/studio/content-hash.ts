@@ -9,8 +9,8 @@ function hashOf(text: string, seed: number): string {
 }
 
 /**
- * Sixteen hexadecimal digits that tell contents apart, the same on every device: FNV-1a (Fowler, Noll, Vo; public domain) from two
- * seeds. Not for anything that someone may want to forge.
+ * Sixteen hexadecimal digits that tell contents apart, the same on every device: FNV-1a (Fowler, Noll, Vo; public
+ * domain) from two seeds. Not for anything that someone may want to forge.
  */
 export function contentHash(value: unknown): string {
   const text = contentText(value);

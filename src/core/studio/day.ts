@@ -1,6 +1,6 @@
 /**
- * Days, weeks and zones: the one place that makes a day from a time. A day is the calendar day where the studio is, `2026-05-20`; times
- * are ISO strings in UTC. Zone arithmetic is date-fns with @date-fns/tz.
+ * Days, weeks and zones: the one place that makes a day from a time. A day is the calendar day where the studio is,
+ * `2026-05-20`; times are ISO strings in UTC. Zone arithmetic is date-fns with @date-fns/tz.
  */
 import { TZDate } from '@date-fns/tz';
 import { addDays, differenceInCalendarDays, format, getISODay, startOfISOWeek } from 'date-fns';
@@ -17,7 +17,10 @@ const AS_DAY = 'yyyy-MM-dd';
 const inUtc = (day: Day): TZDate => new TZDate(`${day}T00:00:00.000Z`, UTC);
 const asDay = (date: Date): Day => format(date, AS_DAY);
 
-/** Whether a text names a zone that this machine knows. `isZone('Pacific/Auckland')` is true, `isZone('Atlantis')` false. */
+/**
+ * Whether a text names a zone that this machine knows. `isZone('Pacific/Auckland')` is true, `isZone('Atlantis')`
+ * false.
+ */
 export function isZone(text: string): boolean {
   try {
     return text !== '' && new Intl.DateTimeFormat('en', { timeZone: text }).resolvedOptions().timeZone !== '';

@@ -1,6 +1,6 @@
 /**
- * Ids of what a place defines: two devices that finger the same note, or two quick keys, make one mark. A place is written as its parts
- * joined by a sign that no id of ours holds.
+ * Ids of what a place defines: two devices that finger the same note, or two quick keys, make one mark. A place is
+ * written as its parts joined by a sign that no id of ours holds.
  */
 const JOIN = '~';
 /** A part never holds the sign that joins: two places never have one id. */
@@ -25,7 +25,10 @@ export interface SectionPlace {
   readonly hand: string;
 }
 
-/** The id a section gets when it is made; it keeps it when its ends move. A second one made at a place that is taken gets a number. */
+/**
+ * The id a section gets when it is made; it keeps it when its ends move. A second one made at a place that is taken
+ * gets a number.
+ */
 export function sectionId(place: SectionPlace, taken: ReadonlySet<string>): string {
   const id = placeId(
     'section',

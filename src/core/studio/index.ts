@@ -1,4 +1,7 @@
-/** Everything that is kept: schemas, the studio file, and opening what a teacher brings. Times are ISO strings, lengths exact quarters. */
+/**
+ * Everything that is kept: schemas, the studio file, and opening what a teacher brings. Times are ISO strings, lengths
+ * exact quarters.
+ */
 export {
   openAbc,
   openEdition,
@@ -99,7 +102,7 @@ export {
   madeRow,
   mergeRows,
   sameContent,
-  stampFor,
+  withFields,
   withTouched,
   type FieldConflict,
   type MergeableRow,

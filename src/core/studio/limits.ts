@@ -1,6 +1,6 @@
 /**
- * How much one kept thing may hold. The schemas refuse more; what the core makes is kept within them where it is made. They are wide:
- * a limit is there for damaged and hostile files, not for a large piece.
+ * How much one kept thing may hold. The schemas refuse more; what the core makes is kept within them where it is made.
+ * They are wide: a limit is there for damaged and hostile files, not for a large piece.
  */
 export const MOST = {
   id: 1500,

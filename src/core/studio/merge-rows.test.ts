@@ -9,8 +9,7 @@ interface Row extends MergeableRow {
 }
 const at = (n: number): string => `2026-01-01T00:00:${String(n).padStart(2, '0')}.000Z`;
 const base: Row = { id: 'r', updatedAt: at(0), name: 'Imke', age: 9 };
-const edit = (row: Row, change: Partial<Row>, when: number): Row =>
-  withTouched(row, { ...row, ...change }, at(when));
+const edit = (row: Row, change: Partial<Row>, when: number): Row => withTouched(row, { ...row, ...change }, at(when));
 
 /** Rows as two devices may have them: the same start, then edits of their own. */
 const anyRow = fc
@@ -41,7 +40,10 @@ describe('merging two versions of a row', () => {
   it('lists what two devices set when they made the same row apart from one another', () => {
     const here: Row = { ...base, touched: { id: at(3) }, updatedAt: at(3) };
     const there: Row = { ...base, name: 'Other', touched: { id: at(5) }, updatedAt: at(5) };
-    expect(mergeRows(here, there)).toMatchObject({ row: { name: 'Other' }, conflicts: [{ field: 'name', kept: 'Other', lost: 'Imke' }] });
+    expect(mergeRows(here, there)).toMatchObject({
+      row: { name: 'Other' },
+      conflicts: [{ field: 'name', kept: 'Other', lost: 'Imke' }],
+    });
   });
   it('keeps the newer word of every field, not of the whole row', () => {
     const here = edit(base, { name: 'Imke R' }, 5);

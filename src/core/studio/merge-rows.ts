@@ -1,6 +1,9 @@
-import { stampAfter, type Stamp } from './clock';
+import type { Stamp } from './clock';
 
-/** A row that can be merged: when it changed last, and when each of its fields did. Under `id` stands since when it is there. */
+/**
+ * A row that can be merged: when it changed last, and when each of its fields did. Under `id` stands since when it is
+ * there.
+ */
 export interface MergeableRow {
   readonly id: string;
   readonly updatedAt: Stamp;
@@ -49,6 +52,13 @@ export function changedFields(before: object, after: object): string[] {
   return fieldsOf(before, after).filter((field) => asText(was[field]) !== asText(is[field]));
 }
 
+/** A row with some fields set; a field set to `undefined` is absent. */
+export function withFields<T extends object>(row: T, values: ReadonlyMap<string, unknown>): T {
+  const others = Object.entries(row).filter(([field]) => !values.has(field));
+  const present = [...values].filter(([, value]) => value !== undefined);
+  return Object.fromEntries([...others, ...present]) as T;
+}
+
 /** A new row, there since `at`. */
 export const madeRow = <T extends { readonly id: string }>(row: T, at: Stamp): T & MergeableRow => ({
   ...row,
@@ -56,7 +66,10 @@ export const madeRow = <T extends { readonly id: string }>(row: T, at: Stamp): T
   touched: { id: at },
 });
 
-/** A row as it is after a change at `at`: the fields that differ carry the time. The same row comes back where nothing differs. */
+/**
+ * A row as it is after a change at `at`: the fields that differ carry the time. The same row comes back where nothing
+ * differs.
+ */
 export function withTouched<T extends MergeableRow>(before: T, after: T, at: Stamp): T {
   const fields = changedFields(before, after);
   if (fields.length === 0) return before;
@@ -65,17 +78,10 @@ export function withTouched<T extends MergeableRow>(before: T, after: T, at: Sta
   return { ...after, updatedAt: later(before.updatedAt, at), touched };
 }
 
-/** The stamp of a change at `now` to rows that are as they are: later than everything they carry, even when the clock was set back. */
-export const stampFor = (
-  now: string,
-  rows: readonly (MergeableRow | undefined)[],
-  removals: readonly Stamp[] = [],
-): Stamp => stampAfter(now, [...rows.flatMap((row) => (row ? [row.updatedAt] : [])), ...removals]);
-
 /**
- * Two versions of one row as one: of every field the later value, of values equally old the one later in text order. The order and the
- * grouping of merging do not matter, and merging twice is merging once. A field that both changed to different values, or that two
- * devices set apart from one another when they made the row, is listed.
+ * Two versions of one row as one: of every field the later value, of values equally old the one later in text order.
+ * The order and the grouping of merging do not matter, and merging twice is merging once. A field that both changed to
+ * different values, or that two devices set apart from one another when they made the row, is listed.
  */
 export function mergeRows<T extends MergeableRow>(
   a: T,

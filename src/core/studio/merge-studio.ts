@@ -136,8 +136,8 @@ export function joinRecords(...lists: readonly (readonly StudioEvent[])[]): {
 }
 
 /**
- * Two studios as one: rows field by field, records joined, removals by their time. The order, the grouping and repetition do not matter.
- * Lists come sorted by id.
+ * Two studios as one: rows field by field, records joined, removals by their time. The order, the grouping and
+ * repetition do not matter. Lists come sorted by id.
  */
 export function mergeStudios(
   a: Studio,

@@ -132,7 +132,10 @@ export interface OpenedEdition extends KeptEdition {
   readonly opened: OpenedPiece;
 }
 
-/** A piece opened as the later edition of one that is kept: what did not change keeps its id. `before` was read by `readKept`. */
+/**
+ * A piece opened as the later edition of one that is kept: what did not change keeps its id. `before` was read by
+ * `readKept`.
+ */
 export function openEdition(before: ReadScore, kept: KeptIds | undefined, opened: OpenedPiece): OpenedEdition {
   const edition = keepIds(before.score, opened.read.score, (kept?.edition ?? 1) + 1);
   return {

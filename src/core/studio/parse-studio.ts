@@ -44,8 +44,9 @@ const listOf = (lists: Readonly<Record<string, unknown>>, name: string): readonl
 };
 
 /**
- * A studio out of anything: what is sound comes in, each row that is not is kept as it is among the damaged ones. Rows and records that
- * stand in it twice are merged by the same rules as those of two devices. Null where there are no lists at all.
+ * A studio out of anything: what is sound comes in, each row that is not is kept as it is among the damaged ones. Rows
+ * and records that stand in it twice are merged by the same rules as those of two devices. Null where there are no
+ * lists at all.
  */
 export function parseStudio(data: unknown): Studio | null {
   const lists = listsSchema.safeParse(data);

@@ -68,6 +68,5 @@ describe('a piece written with its marks and read again', () => {
     );
     expect([twice.added, twice.text]).toEqual([0, written.text]);
   });
-  it('refuses a damaged field and goes on without', () =>
-    expect(recallPiece('{"version":1', 'new')).toBeNull());
+  it('refuses a damaged field and goes on without', () => expect(recallPiece('{"version":1', 'new')).toBeNull());
 });

@@ -1,4 +1,7 @@
-/** What a written MusicXML file carries for us in its own field: sections and marks, so that they come back when the file does. */
+/**
+ * What a written MusicXML file carries for us in its own field: sections and marks, so that they come back when the
+ * file does.
+ */
 import { z } from 'zod';
 import type { WrittenMark } from '../musicxml';
 import { sectionId } from './identity';
@@ -17,8 +20,8 @@ export const rememberPiece = (marks: readonly Mark[], sections: readonly Section
   JSON.stringify({ version: 2, marks: marks.filter((m) => m.studentId === null), sections });
 
 /**
- * Marks and sections out of the field's text, for the piece `pieceId`, under the ids of their places. Null when the text is not ours or
- * damaged: then the music still comes in without them.
+ * Marks and sections out of the field's text, for the piece `pieceId`, under the ids of their places. Null when the
+ * text is not ours or damaged: then the music still comes in without them.
  */
 export function recallPiece(
   text: string,
@@ -60,7 +63,10 @@ export function recallPiece(
   };
 }
 
-/** The marks of a piece that MusicXML has a place for, and its sections as rehearsal marks. Suggestions and printed marks are not written. */
+/**
+ * The marks of a piece that MusicXML has a place for, and its sections as rehearsal marks. Suggestions and printed
+ * marks are not written.
+ */
 export function toWrittenMarks(marks: readonly Mark[], sections: readonly Section[]): WrittenMark[] {
   const letters = sections.flatMap((s): WrittenMark[] =>
     s.letter !== '' && s.fromOffset === '0' ? [{ kind: 'rehearsal', barId: s.fromBar, text: s.letter }] : [],

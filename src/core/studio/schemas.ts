@@ -10,7 +10,10 @@ import { ladderSchema, templateSchema, type madeRungSchema, type rungSchema } fr
 /** Version of the studio file and of the kept records. Files of a higher version are refused. */
 export const STUDIO_VERSION = 3;
 
-/** Tables whose rows are put, changed and removed, by name. A new table is a line here; the store is told by the compiler. */
+/**
+ * Tables whose rows are put, changed and removed, by name. A new table is a line here; the store is told by the
+ * compiler.
+ */
 export const ROW_SCHEMAS = {
   pieces: pieceSchema,
   sections: sectionSchema,
@@ -38,7 +41,10 @@ export const ROW_WORDS: Readonly<Record<RowTable, string>> = {
   settings: 'settings',
 };
 
-/** A row that was taken away, with what it held: a later change on another device brings it back, an earlier one does not. */
+/**
+ * A row that was taken away, with what it held: a later change on another device brings it back, an earlier one does
+ * not.
+ */
 export const removalSchema = z.object({
   /** Table and row: `marks finger~…`. */
   id,

@@ -7,7 +7,11 @@ import { upgradeStudio, type LooseStudio } from './upgrade-studio';
 
 export type StudioFileCode = 'studio-empty' | 'studio-not-json' | 'studio-not-ours' | 'studio-newer' | 'studio-broken';
 
-const HEAD = z.object({ format: z.literal('oakrungs-studio'), version: z.number().int().min(1), studio: z.unknown().optional() });
+const HEAD = z.object({
+  format: z.literal('oakrungs-studio'),
+  version: z.number().int().min(1),
+  studio: z.unknown().optional(),
+});
 
 /** A studio file that was read: what is in it, and what changed where it was of an earlier version. */
 export interface ReadStudioFile {
@@ -33,8 +37,9 @@ const asLists = (data: unknown): LooseStudio =>
     : {};
 
 /**
- * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or holds no lists. Rows that do not hold what
- * they should are among the damaged ones of the studio. Files of earlier versions are brought up to date; `zone` is where days are counted.
+ * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or holds no lists. Rows
+ * that do not hold what they should are among the damaged ones of the studio. Files of earlier versions are brought up
+ * to date; `zone` is where days are counted.
  */
 export function readStudioFile(text: string, file: string, zone: Zone): Result<ReadStudioFile, StudioFileCode> {
   if (text.trim() === '') return fail('studio-empty', `${file} is empty. Nothing was changed.`, { file });

@@ -16,7 +16,9 @@ export const teachingSchema = z.object({
 });
 export type Teaching = z.infer<typeof teachingSchema>;
 
-/** Handbook chapter 17, with what this tool adds: memory is not asked unless said so, tempo goes up in beats a minute. */
+/**
+ * Handbook chapter 17, with what this tool adds: memory is not asked unless said so, tempo goes up in beats a minute.
+ */
 export const USUAL_TEACHING: Teaching = {
   hands: 'separate',
   order: 'sameness',
@@ -161,6 +163,9 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
   ),
 ];
 
-/** How a piece is taught to a student: the piece's word before the student's, the student's before the studio's, else the usual. */
+/**
+ * How a piece is taught to a student: the piece's word before the student's, the student's before the studio's, else
+ * the usual.
+ */
 export const teachingFor = (...closestFirst: readonly (Partial<Teaching> | undefined)[]): Teaching =>
   [...closestFirst].reverse().reduce<Teaching>((all, one) => ({ ...all, ...one }), USUAL_TEACHING);

@@ -1,6 +1,7 @@
 /**
- * Studios of earlier versions brought up to date: ids from places, instruments by id, days made anew from their times. The same for a
- * file and for a database, so that both come to the same. What was joined or changed is said, line by line.
+ * Studios of earlier versions brought up to date: ids from places, instruments by id, days made anew from their times.
+ * The same for a file and for a database, so that both come to the same. What was joined or changed is said, line by
+ * line.
  */
 import { instrumentFromWords } from '../instruments';
 import { dayOf, shortDay, type Zone } from './day';
@@ -76,7 +77,10 @@ function joinMarks(rows: readonly Loose[], listed: string[]): Loose[] {
 const listOf = (row: Loose, field: string): readonly Loose[] =>
   Array.isArray(row[field]) ? (row[field] as readonly Loose[]) : [];
 
-/** Two ladders of a section: the later one, with the rungs on top that only the other has. Nothing that was ticked is lost. */
+/**
+ * Two ladders of a section: the later one, with the rungs on top that only the other has. Nothing that was ticked is
+ * lost.
+ */
 function joinLadders(rows: readonly Loose[], listed: string[]): Loose[] {
   const ladders = new Map<unknown, Loose>();
   for (const row of rows.map(ladderWithPlace)) {
@@ -90,7 +94,9 @@ function joinLadders(rows: readonly Loose[], listed: string[]): Loose[] {
     const removed = [...new Set([...listOf(stands, 'removed'), ...listOf(gone, 'removed')])] as unknown[];
     const ids = new Set(listOf(stands, 'rungs').map((r) => r['id']));
     const keys = new Set([...listOf(stands, 'rungs').flatMap((r) => r['key'] ?? []), ...removed]);
-    const more = listOf(gone, 'rungs').filter((r) => !ids.has(r['id']) && (r['key'] === undefined || !keys.has(r['key'])));
+    const more = listOf(gone, 'rungs').filter(
+      (r) => !ids.has(r['id']) && (r['key'] === undefined || !keys.has(r['key'])),
+    );
     const rungs = [...listOf(stands, 'rungs'), ...more];
     ladders.set(row['id'], { ...stands, rungs, ...(removed.length > 0 ? { removed } : {}) });
     listed.push(`A section had two ladders: the later one stands, with ${more.length} rungs that only the other had.`);

@@ -1,4 +1,7 @@
-/** Doing things: running commands, saying what was done or why not, and what stands in the place of a screen that failed. */
+/**
+ * Doing things: running commands, saying what was done or why not, and what stands in the place of a screen that
+ * failed.
+ */
 export { ProblemBoundary } from './problem-boundary';
 export { SaveStudioButton, saveStudioFile } from './save-studio-file';
 export { showProblem, useActs, type Acts } from './use-acts';

@@ -243,7 +243,10 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   );
 }
 
-/** All students at once: by the sections of the chosen piece, or by all pieces; one student through time when one is chosen. */
+/**
+ * All students at once: by the sections of the chosen piece, or by all pieces; one student through time when one is
+ * chosen.
+ */
 export function BoardScreen(): ReactNode {
   const where = useWhere();
   const students = useStudents();

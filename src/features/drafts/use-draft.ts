@@ -13,8 +13,9 @@ export interface OpenDraft<T> {
 }
 
 /**
- * Something that is being made under a key: each step goes into the database at once, so that leaving and reloading lose nothing, and it
- * comes back under the same key until it is settled. `parse` tells whether what was kept is still of the shape that is wanted.
+ * Something that is being made under a key: each step goes into the database at once, so that leaving and reloading
+ * lose nothing, and it comes back under the same key until it is settled. `parse` tells whether what was kept is still
+ * of the shape that is wanted.
  */
 export function useDraft<T>(key: string | null, parse: (value: unknown) => T | null): OpenDraft<T> {
   const { db, now } = useStudio();
@@ -74,7 +75,9 @@ export interface DraftText {
   readonly settle: () => void;
 }
 
-/** A text that is kept elsewhere (`kept`), as it is being typed. What changes elsewhere shows while nothing is typed. */
+/**
+ * A text that is kept elsewhere (`kept`), as it is being typed. What changes elsewhere shows while nothing is typed.
+ */
 export function useDraftText(key: string, kept: string): DraftText {
   const draft = useDraft(key, asText);
   const mine = draft.value !== null && draft.value !== kept ? draft.value : null;

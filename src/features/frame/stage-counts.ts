@@ -6,7 +6,10 @@ import { useLadders, usePiece, useSections, useStandings, useStudio } from '@/st
 import { useScore } from '@/features/score';
 import { useWhere, type Stage } from '@/features/where';
 
-/** What is still to do at each stage for this student and piece: stretches without a section, sections without a ladder, sections not heard yet or due. */
+/**
+ * What is still to do at each stage for this student and piece: stretches without a section, sections without a ladder,
+ * sections not heard yet or due.
+ */
 export function useStageCounts(): Partial<Record<Stage, number>> {
   const { pieceId, studentId } = useWhere();
   const now = useStudio().now();

@@ -25,7 +25,10 @@ interface Props {
   readonly model: LessonModel;
 }
 
-/** One record of a lesson, and everything of it that may have been wrong. A correction is a new record; the old one stays underneath. */
+/**
+ * One record of a lesson, and everything of it that may have been wrong. A correction is a new record; the old one
+ * stays underneath.
+ */
 export function HeardRecord({ record, model }: Props): ReactNode {
   const { run } = useActs();
   const students = useStudents() ?? [];

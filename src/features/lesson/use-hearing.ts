@@ -29,7 +29,10 @@ export interface HearingContext extends PieceContext {
 
 const draftKey = (studentId: string, sectionId: string): string => `hearing ${studentId} ${sectionId}`;
 
-/** What is being heard: the section, what was heard of it so far, the level that comes to, and how it is recorded; with the keys for it. */
+/**
+ * What is being heard: the section, what was heard of it so far, the level that comes to, and how it is recorded; with
+ * the keys for it.
+ */
 export function useHearing({ piece, score, sections, section: fromAddress, model }: HearingContext) {
   const where = useWhere();
   const studio = useStudio();

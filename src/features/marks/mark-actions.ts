@@ -119,7 +119,10 @@ export function markActions(model: MarksModel, { run }: Acts, studio: StudioAcce
   };
   const putHairpin = (from: Note, to: Note, role: 'crescendo' | 'diminuendo'): void =>
     putOne(role, { ...base, kind: 'wedge', noteId: from.id, toNoteId: to.id, role });
-  /** Over a chosen stretch at once; else the first press begins a hairpin at the chosen note, the second ends it there; Escape gives it up. */
+  /**
+   * Over a chosen stretch at once; else the first press begins a hairpin at the chosen note, the second ends it there;
+   * Escape gives it up.
+   */
   const drawHairpin = (role: 'crescendo' | 'diminuendo'): void => {
     if (!note) return;
     const [first] = stretch;

@@ -48,7 +48,10 @@ export function markLanes(model: MarksModel): {
     n.marks.articulations.includes('breath-mark') ? [{ noteId: n.id, text: '’', source: 'printed' as const }] : [],
   );
   const onsetOf = new Map(score.notes.map((n) => [n.id, n.onset as number]));
-  /** A curve for each staff that has marks of its own; what is printed between two staves holds for both and is drawn once. */
+  /**
+   * A curve for each staff that has marks of its own; what is printed between two staves holds for both and is drawn
+   * once.
+   */
   const pointsOf = (staff: number): CurvePoint[] => points.filter((p) => (staffOf.get(p.noteId) ?? 1) === staff);
   const curves = staves > 1 && pointsOf(2).length > 0 ? [1, 2] : [0];
   const staffNotes = (staff: number): Note[] => notes.filter((n) => n.part === part?.id && n.staff === staff);

@@ -64,7 +64,10 @@ interface Props {
   readonly onRefuse: (s: Suggestion) => void;
 }
 
-/** Everything about the note in hand: its finger and why, what else could be, dynamic, cue, word, ornament, and what is suggested. */
+/**
+ * Everything about the note in hand: its finger and why, what else could be, dynamic, cue, word, ornament, and what is
+ * suggested.
+ */
 export function NotePanel(props: Props): ReactNode {
   const { note, score, finger, proposal } = props;
   if (!note)

@@ -75,9 +75,12 @@ export function SmallStaff({
   useEffect(() => {
     if (document === '') return undefined;
     let current = true;
-    void engrave(document, { width: 250, scale: 36 }).then((result) => {
-      if (current && result.ok) setDrawn({ document, svg: result.value.join('') });
-    });
+    engrave(document, { width: 250, scale: 36 })
+      .then((result) => {
+        if (current && result.ok) setDrawn({ document, svg: result.value.join('') });
+      })
+      // The notes stand beside it in words.
+      .catch(() => undefined);
     return () => {
       current = false;
     };

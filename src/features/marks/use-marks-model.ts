@@ -19,12 +19,18 @@ import { suggestionsFor } from './suggestions';
 export const isDynamicLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l === text);
 export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
 export type Lane = (typeof LANES)[number];
-/** Style of an ornament until the teacher chooses another for it: measured while that is how trills are taught, else as older music has it. */
+/**
+ * Style of an ornament until the teacher chooses another for it: measured while that is how trills are taught, else as
+ * older music has it.
+ */
 const usualStyle = (trills: 'measured' | 'free'): OrnamentStyle => (trills === 'measured' ? 'measured' : 'early');
 /** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
 export const USUAL_BREATH = 8;
 
-/** Everything the Marks stage shows of one piece: what is chosen, what is there, what is proposed, and how it is to be seen. */
+/**
+ * Everything the Marks stage shows of one piece: what is chosen, what is there, what is proposed, and how it is to be
+ * seen.
+ */
 export function useMarksModel({ piece, score, section, sections }: PieceContext) {
   const where = useWhere();
   const loadedMarks = useMarks(piece.id);

@@ -13,8 +13,9 @@ import { openAsEdition } from '@/workers';
 const PAUSE_MS = 350;
 
 /**
- * A piece typed as ABC: the music above follows as it is typed. What is typed is kept at once, readable or not; the last readable music
- * stays until it reads again. Bars and notes that did not change keep their marks, wherever they move.
+ * A piece typed as ABC: the music above follows as it is typed. What is typed is kept at once, readable or not; the
+ * last readable music stays until it reads again. Bars and notes that did not change keep their marks, wherever they
+ * move.
  */
 export function AbcEditor({ piece }: { readonly piece: Piece }): ReactNode {
   const { run, act } = useActs();

@@ -28,7 +28,10 @@ function changesInWords({ changedBars, newBars, lostBars }: EditionFile): string
   return parts.length === 0 ? 'No bar differs.' : `${parts.join('; ')}.`;
 }
 
-/** A corrected edition takes the place of the file; marks stay on the notes that did not change, the rest wait here to be placed. */
+/**
+ * A corrected edition takes the place of the file; marks stay on the notes that did not change, the rest wait here to
+ * be placed.
+ */
 export function EditionPanel({
   piece,
   score,

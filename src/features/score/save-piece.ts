@@ -17,7 +17,10 @@ function fileNameOf(piece: Piece): string {
   );
 }
 
-/** Saves the piece as MusicXML to the downloads: its source with the teacher's marks put in. Gives how many were put in and how many have no place. */
+/**
+ * Saves the piece as MusicXML to the downloads: its source with the teacher's marks put in. Gives how many were put in
+ * and how many have no place.
+ */
 export async function savePiece(
   piece: Piece,
   marks: readonly Mark[],

@@ -10,7 +10,10 @@ import { storageProblem } from '@/store';
 import { askAnalysis, type LoadedPiece, type Marking, type MarkingRequest } from '@/workers';
 import { loadedPiece, versionOf } from './loaded-piece';
 
-/** The answer to what is asked now. `earlier` is the last one about the same thing, for the eye only: nothing may be taken from it. */
+/**
+ * The answer to what is asked now. `earlier` is the last one about the same thing, for the eye only: nothing may be
+ * taken from it.
+ */
 export type Answer<T> =
   | { readonly kind: 'asking'; readonly earlier: T | null }
   | { readonly kind: 'ready'; readonly value: T }
@@ -23,8 +26,9 @@ interface Asked<T> {
 }
 
 /**
- * A worker's answer to a request that is plain data, told apart by its text. An answer to an earlier request never stands for this one;
- * it may be shown while this one is asked, as long as it is about the same thing (`about`: the same piece, student, variant).
+ * A worker's answer to a request that is plain data, told apart by its text. An answer to an earlier request never
+ * stands for this one; it may be shown while this one is asked, as long as it is about the same thing (`about`: the
+ * same piece, student, variant).
  */
 function useAnswer<T>(
   piece: Piece,

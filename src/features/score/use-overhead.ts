@@ -5,7 +5,10 @@ import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
 import type { Section, StudioEvent } from '@/core/studio';
 
-/** How many times as long as the bare playing practice takes this student, by the logs of the pieces whose scores are given. */
+/**
+ * How many times as long as the bare playing practice takes this student, by the logs of the pieces whose scores are
+ * given.
+ */
 export function useOverhead(
   events: readonly StudioEvent[],
   sections: readonly Section[],

@@ -48,7 +48,9 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
   return loaded && loaded.version === version ? loaded.state : { kind: 'loading' };
 }
 
-/** The scores of several pieces, by piece id; those that cannot be read are left out. They come in one after the other. */
+/**
+ * The scores of several pieces, by piece id; those that cannot be read are left out. They come in one after the other.
+ */
 export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> {
   const [, setCount] = useState(0);
   const wanted = pieces.map(versionOf).join('\n');
@@ -109,7 +111,10 @@ async function engraveCached(
   return { kind: 'ready', systems: result.value, document: key };
 }
 
-/** Engraves an excerpt of a piece for a width in CSS pixels; shows a stored engraving at once when the excerpt is the same. */
+/**
+ * Engraves an excerpt of a piece for a width in CSS pixels; shows a stored engraving at once when the excerpt is the
+ * same.
+ */
 export function useEngraving(
   piece: Piece | null | undefined,
   score: Score | null,

@@ -1,6 +1,6 @@
 /**
- * The router hands a changed address back a moment later. Until it does, what was just chosen here counts already, so that fast
- * keys never act on the choice before the last.
+ * The router hands a changed address back a moment later. Until it does, what was just chosen here counts already, so
+ * that fast keys never act on the choice before the last.
  */
 interface Pending {
   readonly pathname: string;

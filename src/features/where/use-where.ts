@@ -57,7 +57,10 @@ function toQuery(where: Omit<Where, 'stage'>): string {
   return text === '' ? '' : `?${text}`;
 }
 
-/** The address says the stage, the piece, the student, the section and the selected bars; everything else follows from it. */
+/**
+ * The address says the stage, the piece, the student, the section and the selected bars; everything else follows from
+ * it.
+ */
 export function useWhere(): WhereAccess {
   const pathname = usePathname();
   const params = useSearchParams();

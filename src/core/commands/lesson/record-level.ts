@@ -26,7 +26,10 @@ export interface RecordLevel extends HeardNow {
   readonly outside?: boolean;
 }
 
-/** Records what was heard. Without a level of the teacher's and without anything that was listened for, nothing was heard. */
+/**
+ * Records what was heard. Without a level of the teacher's and without anything that was listened for, nothing was
+ * heard.
+ */
 export const recordLevel = command({
   asks: ({ studentId, sectionId }: RecordLevel) => ({
     students: { ids: [studentId] },

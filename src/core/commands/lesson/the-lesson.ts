@@ -23,8 +23,8 @@ export const beginningOf = (student: Student, { now, newId }: Moment): LessonEve
 });
 
 /**
- * The lesson that a record belongs to: the one named, else the one going on by what is stored now, else a new one that begins with it.
- * Two tabs that record at once therefore record in one lesson. Null where the named one is not there.
+ * The lesson that a record belongs to: the one named, else the one going on by what is stored now, else a new one that
+ * begins with it. Two tabs that record at once therefore record in one lesson. Null where the named one is not there.
  */
 export function inLesson(
   student: Student,

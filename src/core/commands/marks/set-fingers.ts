@@ -30,8 +30,8 @@ export interface SetFingers {
 const isFinger = (m: Mark): m is MarkOf<'finger'> => m.kind === 'finger';
 
 /**
- * Sets or takes away fingers, each at its note. Where a section around the note was practised before, the change is remembered as a
- * record of its own: an old finger comes back under stress.
+ * Sets or takes away fingers, each at its note. Where a section around the note was practised before, the change is
+ * remembered as a record of its own: an old finger comes back under stress.
  */
 export const setFingers = command({
   asks: ({ pieceId }: SetFingers) => ({

@@ -28,7 +28,10 @@ export interface BringInPiece {
   readonly verb: 'brought in' | 'begun' | 'laid out';
 }
 
-/** The instrument of a piece: what the teacher wrote, else what the file says, else by its staves; a name unknown to us is kept in its words. */
+/**
+ * The instrument of a piece: what the teacher wrote, else what the file says, else by its staves; a name unknown to us
+ * is kept in its words.
+ */
 function instrumentFor(read: ReadPiece, written: string | undefined): NamedInstrument {
   if (written !== undefined) return instrumentFromWords(written);
   const guess = guessInstrument(read.firstPart);

@@ -36,7 +36,10 @@ export function edgesOf(score: Score, p: ProposedSection): Edges | null {
   };
 }
 
-/** Takes proposals over as sections; copies are linked to what they are like. What is there already at a place is left as it is. */
+/**
+ * Takes proposals over as sections; copies are linked to what they are like. What is there already at a place is left
+ * as it is.
+ */
 export const acceptSections = command({
   asks: ({ pieceId }: AcceptSections) => ({ sections: { pieceId } }),
   run: (stored, { pieceId, score, proposed, chosen }: AcceptSections) => {

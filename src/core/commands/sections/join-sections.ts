@@ -18,8 +18,9 @@ const ofBars = (rungs: readonly Rung[], bars: readonly [string, string]): Rung[]
   rungs.map((r) => ({ ...r, bars: r.bars ?? [...bars] }));
 
 /**
- * Joins a section with the next one. Nothing of the second is lost: its rungs stand on top of those of the first, what was a copy of it
- * is no copy any more, and until the whole is heard a student stands where the weaker of the two stood. What that means is said.
+ * Joins a section with the next one. Nothing of the second is lost: its rungs stand on top of those of the first, what
+ * was a copy of it is no copy any more, and until the whole is heard a student stands where the weaker of the two
+ * stood. What that means is said.
  */
 export const joinSections = command({
   asks: ({ pieceId }: JoinSections) => ({

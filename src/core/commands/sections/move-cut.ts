@@ -30,14 +30,12 @@ export const moveSectionCut = command({
     if (!placed) return gone('section');
     const next = nextSection(placed, all);
     if (!next) return fail('section-no-neighbour', 'No section begins right after this one.');
-    const beats = score.bars
-      .slice(placed.from, next.to + 1)
-      .flatMap((bar) =>
-        beatOnsets(bar, score.ticksPerQuarter).map((b) => ({
-          bar: bar.index as number,
-          at: fraction(b.at, score.ticksPerQuarter),
-        })),
-      );
+    const beats = score.bars.slice(placed.from, next.to + 1).flatMap((bar) =>
+      beatOnsets(bar, score.ticksPerQuarter).map((b) => ({
+        bar: bar.index as number,
+        at: fraction(b.at, score.ticksPerQuarter),
+      })),
+    );
     const offset = offsetQuarters(next.section.fromOffset);
     const here = beats.findIndex((b) => b.bar === next.from && compare(b.at, offset) >= 0);
     const target = beats[here + by];

@@ -195,7 +195,8 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
   const from = request.from ?? 0;
   const to = request.to ?? score.bars.length - 1;
   const hands = handsOf(score, request.hand, request.spanInSemitones, request.hands);
-  // Two bars around the wanted ones keep the hand's way in and out. Short pieces are solved whole, so that what came before is known.
+  // Two bars around the wanted ones keep the hand's way in and out. Short pieces are solved whole, so that what came
+  // before is known.
   const near =
     score.notes.length <= SOLVED_WHOLE ? score.notes : score.notes.filter((n) => n.bar >= from - 2 && n.bar <= to + 2);
   const notes: FingeredNote[] = [];

@@ -19,9 +19,9 @@ const LONGEST_HELD = 16;
 const FREE_SECONDS = 0.35;
 
 /**
- * Which hand takes which note. By staff where a part has two; a single staff lies in the right hand unless most of it is below middle C.
- * A chord of one staff that is too wide for a hand gives its far notes to the other hand when that has nothing to do just then.
- * `chosen` overrules by note id.
+ * Which hand takes which note. By staff where a part has two; a single staff lies in the right hand unless most of it
+ * is below middle C. A chord of one staff that is too wide for a hand gives its far notes to the other hand when that
+ * has nothing to do just then. `chosen` overrules by note id.
  */
 export function handsOf(
   score: Score,

@@ -30,8 +30,9 @@ const up = (tonic: number, steps: readonly number[], octaves: number): number[] 
   tonic + 12 * octaves,
 ];
 
-// Charles-Louis Hanon, "The Virtuoso Pianist in 60 Exercises" (1873), no. 39: two octaves of every key up, right and left hand. Typed
-// from memory of the common reprint; B flat begins on two there, E flat and A flat are given in the form that begins as it goes on.
+// Charles-Louis Hanon, "The Virtuoso Pianist in 60 Exercises" (1873), no. 39: two octaves of every key up, right and
+// left hand. Typed from memory of the common reprint; B flat begins on two there, E flat and A flat are given in the
+// form that begins as it goes on.
 const MAJOR_TABLE: Readonly<Record<string, readonly [number, string, string]>> = {
   C: [60, '123123412312345', '543213214321321'],
   G: [55, '123123412312345', '543213214321321'],

@@ -1,7 +1,7 @@
 /**
- * The cost of playing notes of one hand with given fingers: the twelve rules of Parncutt et al. (1997), each a function of its own, and
- * what they leave open (chords, repeated notes, rests, held notes), with weights of ours. Keys are MIDI numbers; the left hand is
- * mirrored before it comes here, so that "up" always is away from the thumb.
+ * The cost of playing notes of one hand with given fingers: the twelve rules of Parncutt et al. (1997), each a function
+ * of its own, and what they leave open (chords, repeated notes, rests, held notes), with weights of ours. Keys are MIDI
+ * numbers; the left hand is mirrored before it comes here, so that "up" always is away from the thumb.
  */
 import type { Finger, Spans } from './spans';
 
@@ -87,7 +87,10 @@ export function positionChangeCount(a: Played, b: Played, c: Played, spans: Span
 /** Rule 5: a point a semitone by which first and third note lie outside the comfortable span. */
 export const positionChangeSize = (a: Played, c: Played, spans: Spans): number => outside(a, c, spans);
 
-/** Rule 6: for fingers four and five. The article gives it a whole point; teachers use the fourth and fifth far more readily than that. */
+/**
+ * Rule 6: for fingers four and five. The article gives it a whole point; teachers use the fourth and fifth far more
+ * readily than that.
+ */
 export const weakFinger = (a: Played): number => (a.finger >= 4 ? KEYBOARD_WEIGHTS.weak : 0);
 
 /** Rule 7: a point when three, four and five follow one another in any order. */

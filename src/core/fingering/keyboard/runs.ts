@@ -69,7 +69,10 @@ interface ScaleGuess {
   readonly points: number;
 }
 
-/** The scale a stretch belongs to: every note in it, every step a scale step; best by signature, then by where it begins and ends. */
+/**
+ * The scale a stretch belongs to: every note in it, every step a scale step; best by signature, then by where it begins
+ * and ends.
+ */
 function guessScale(
   keys: readonly number[],
   up: boolean,

@@ -1,7 +1,8 @@
 /**
- * The least-cost fingering of one hand: a dynamic programme over what the hand holds at each onset, two events back. The cost is the sum
- * of the rules in `rules.ts`; the result is its optimum (checked against exhaustive search in the tests). A locked finger is the only
- * choice its note has; the rest is solved around it. Time grows in proportion to the events.
+ * The least-cost fingering of one hand: a dynamic programme over what the hand holds at each onset, two events back.
+ * The cost is the sum of the rules in `rules.ts`; the result is its optimum (checked against exhaustive search in the
+ * tests). A locked finger is the only choice its note has; the rest is solved around it. Time grows in proportion to
+ * the events.
  */
 import {
   chordShape,
@@ -37,7 +38,10 @@ export type Assignment = readonly Finger[];
 
 const isBlack = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) + 12) % 12);
 
-/** Fingers that can take the notes: in the order of the keys, locks kept; with more than five notes neighbours share fingers. */
+/**
+ * Fingers that can take the notes: in the order of the keys, locks kept; with more than five notes neighbours share
+ * fingers.
+ */
 export function assignmentsOf(event: HandEvent, hand: Hand): readonly Assignment[] {
   const out: Finger[][] = [];
   const n = event.keys.length;

@@ -1,7 +1,8 @@
 /**
- * Spans between pairs of fingers of the right hand in semitones, from the lower-numbered to the higher-numbered finger; negative
- * where the thumb passes under. Source: Parncutt, Sloboda, Clarke, Raekallio and Desain, "An ergonomic model of keyboard fingering for
- * melodic fragments", Music Perception 14 (1997), table 1 (a male pianist with large hands). The left hand is its mirror.
+ * Spans between pairs of fingers of the right hand in semitones, from the lower-numbered to the higher-numbered finger;
+ * negative where the thumb passes under. Source: Parncutt, Sloboda, Clarke, Raekallio and Desain, "An ergonomic model
+ * of keyboard fingering for melodic fragments", Music Perception 14 (1997), table 1 (a male pianist with large hands).
+ * The left hand is its mirror.
  */
 export type Finger = 1 | 2 | 3 | 4 | 5;
 export const FINGERS: readonly Finger[] = [1, 2, 3, 4, 5];
@@ -50,7 +51,10 @@ export const TABLE_SPAN = 13;
 
 export type Spans = (a: Finger, b: Finger) => SpanLimits;
 
-/** The table for a hand of another size: widest reaches in proportion, so that a child of a sixth (9) gets nine thirteenths of them. */
+/**
+ * The table for a hand of another size: widest reaches in proportion, so that a child of a sixth (9) gets nine
+ * thirteenths of them.
+ */
 export function spansFor(spanInSemitones: number): Spans {
   const f = Math.max(0.4, Math.min(1.4, spanInSemitones / TABLE_SPAN));
   const scaled = new Map<string, SpanLimits>();

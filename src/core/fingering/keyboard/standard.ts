@@ -1,7 +1,7 @@
 /**
- * Standard fingerings of scales and arpeggios, which the solver prefers wherever a passage is one. Source: Charles-Louis Hanon, "The
- * Virtuoso Pianist in 60 Exercises" (1873), no. 39 (scales in all keys) and no. 41 (arpeggios on triads), as printed since in every
- * method; where methods differ the alternatives are in `ALTERNATIVE_STARTS`.
+ * Standard fingerings of scales and arpeggios, which the solver prefers wherever a passage is one. Source:
+ * Charles-Louis Hanon, "The Virtuoso Pianist in 60 Exercises" (1873), no. 39 (scales in all keys) and no. 41 (arpeggios
+ * on triads), as printed since in every method; where methods differ the alternatives are in `ALTERNATIVE_STARTS`.
  */
 import type { Finger } from './spans';
 
@@ -99,8 +99,9 @@ const isBlack = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) 
 const at = <T>(list: readonly T[], i: number): T | undefined => list[((i % list.length) + list.length) % list.length];
 
 /**
- * Fingers of a scale run. `keys` are MIDI numbers going one way, neighbours in the scale. At the outer turn (top for the right hand,
- * bottom for the left) the thumb gives way to the next free finger; at the inner end B flat begins on two in the right hand.
+ * Fingers of a scale run. `keys` are MIDI numbers going one way, neighbours in the scale. At the outer turn (top for
+ * the right hand, bottom for the left) the thumb gives way to the next free finger; at the inner end B flat begins on
+ * two in the right hand.
  */
 export function scaleFingers(
   keys: readonly number[],
@@ -134,9 +135,10 @@ export function scaleFingers(
 }
 
 /**
- * Fingers of the notes of a chord in an arpeggio of several octaves: the thumb on the lowest note when it is white or all are black,
- * else on the first white note after a black one (for the left hand before one); then two, and three or four by the width that is left.
- * `chord` holds the sounding keys of one octave from the lowest note of the run, in order.
+ * Fingers of the notes of a chord in an arpeggio of several octaves: the thumb on the lowest note when it is white or
+ * all are black, else on the first white note after a black one (for the left hand before one); then two, and three or
+ * four by the width that is left. `chord` holds the sounding keys of one octave from the lowest note of the run, in
+ * order.
  */
 export function arpeggioCycle(chord: readonly number[], hand: Hand): readonly Finger[] {
   const n = chord.length;
@@ -190,7 +192,10 @@ export function arpeggioFingers(
   });
 }
 
-/** The chromatic scale: three on every black key, two on C and F (right) or E and B (left), the thumb on the other white keys. */
+/**
+ * The chromatic scale: three on every black key, two on C and F (right) or E and B (left), the thumb on the other white
+ * keys.
+ */
 export function chromaticFingers(keys: readonly number[], hand: Hand): Finger[] {
   const two = hand === 'right' ? [0, 5] : [4, 11];
   return keys.map((key, i) => {

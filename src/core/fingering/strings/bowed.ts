@@ -65,7 +65,8 @@ function diatonicStops(note: Note, string: number, semitones: number, steps: num
     if (finger < 1 || finger > 4) continue;
     const natural = NATURAL[position] ?? 0;
     const base = position === 0 ? 1 : natural;
-    // Reach above the first finger: 0, 2, 3 or 4, 5; a semitone off is a low or high finger, more is no longer that position.
+    // Reach above the first finger: 0, 2, 3 or 4, 5; a semitone off is a low or high finger, more is no longer that
+    // position.
     const reach = semitones - base;
     const usual = [0, 2, 4, 5][finger - 1] ?? 0;
     const off = reach - usual;
@@ -91,7 +92,10 @@ const CELLO_POSITIONS: Readonly<Record<number, number>> = {
   10: 6,
   11: 7,
 };
-/** Double bass, Simandl's "New Method for the Double Bass" (1881): half, first, second, second and a half, third … in semitones. */
+/**
+ * Double bass, Simandl's "New Method for the Double Bass" (1881): half, first, second, second and a half, third … in
+ * semitones.
+ */
 const BASS_POSITIONS: Readonly<Record<number, number>> = {
   1: 0,
   2: 1,

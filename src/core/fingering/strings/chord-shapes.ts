@@ -66,8 +66,8 @@ function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'finge
 }
 
 /**
- * Shapes of a chord found from the tuning, easiest first. `classes` are pitch classes 0 to 11, the root first; every one must sound
- * (a fifth may be left out where there are more classes than strings). `most` shapes at most.
+ * Shapes of a chord found from the tuning, easiest first. `classes` are pitch classes 0 to 11, the root first; every
+ * one must sound (a fifth may be left out where there are more classes than strings). `most` shapes at most.
  */
 export function chordShapes(instrument: FrettedStrings, classes: readonly number[], most = 12): ChordShape[] {
   const [root = 0] = classes;
@@ -138,7 +138,10 @@ export interface ChordChange {
   readonly move: readonly number[];
 }
 
-/** What a change from one shape to another asks: fingers that stay on their string and fret, fingers that move, and the cost of it. */
+/**
+ * What a change from one shape to another asks: fingers that stay on their string and fret, fingers that move, and the
+ * cost of it.
+ */
 export function chordChange(a: ChordShape, b: ChordShape): ChordChange {
   const stay: number[] = [];
   const move: number[] = [];

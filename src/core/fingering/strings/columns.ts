@@ -9,7 +9,9 @@ export interface StringColumn {
   readonly afterRest: boolean;
 }
 
-/** Columns in order of time; grace notes stand before theirs. Only the first part that has pitched notes is fingered. */
+/**
+ * Columns in order of time; grace notes stand before theirs. Only the first part that has pitched notes is fingered.
+ */
 export function stringColumns(score: Score, part: string): StringColumn[] {
   const groups = new Map<string, { notes: Note[]; end: number }>();
   let graces = 0;
@@ -38,7 +40,9 @@ export function stringColumns(score: Score, part: string): StringColumn[] {
   });
 }
 
-/** Letter steps and semitones of a sounding note above an open string; the spelling gives the letter where there is one. */
+/**
+ * Letter steps and semitones of a sounding note above an open string; the spelling gives the letter where there is one.
+ */
 export function aboveString(
   note: Note,
   open: { readonly key: number; readonly step: number },

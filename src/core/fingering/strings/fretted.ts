@@ -91,7 +91,8 @@ function placesOf(column: StringColumn, instrument: FrettedStrings, request: Fre
         places.push({ stops: [{ ...only, finger: Number(lock) || 1 }], hand: only.fret });
       continue;
     }
-    // A chord: the lowest fret under the first finger, the rest in order; the same low fret on several strings is a barre.
+    // A chord: the lowest fret under the first finger, the rest in order; the same low fret on several strings is a
+    // barre.
     let next = 1;
     const ordered = [...stopped].sort((a, b) => a.fret - b.fret || b.string - a.string);
     const fingers = new Map<number, number>();

@@ -1,4 +1,7 @@
-/** Bowed and fretted strings. In: a score, an instrument, locks. Out: string (1 the highest), position or fret, finger, with why. */
+/**
+ * Bowed and fretted strings. In: a score, an instrument, locks. Out: string (1 the highest), position or fret, finger,
+ * with why.
+ */
 export { fingerBowed, type BowedRequest } from './bowed';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './chord-shapes';
 export { fingerFretted, type FrettedRequest } from './fretted';

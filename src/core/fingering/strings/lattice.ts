@@ -6,8 +6,8 @@ export interface LatticePath {
 }
 
 /**
- * The path with the least sum of `own` and `step` costs. Columns must not be empty. Time grows with the columns times the square of the
- * places in each.
+ * The path with the least sum of `own` and `step` costs. Columns must not be empty. Time grows with the columns times
+ * the square of the places in each.
  */
 export function cheapestPath<Place>(
   columns: readonly (readonly Place[])[],

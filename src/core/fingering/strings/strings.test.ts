@@ -32,7 +32,8 @@ const strings = (...args: Parameters<typeof play>): string =>
     .join('');
 
 describe('double bass, half position', () => {
-  // Handbook chapter 4 [common practice]; Simandl's 1-2-4 system (1881). Written an octave above the sound, so typed as sounding here.
+  // Handbook chapter 4 [common practice]; Simandl's 1-2-4 system (1881). Written an octave above the sound, so typed as
+  // sounding here.
   it('F major from the E string is 1 4 0 1 4 0 2 4', () =>
     expect(fingers('bass', 'F,,, G,,, A,,, B,,, C,, D,, E,, F,,', 'F')).toBe('1 4 0 1 4 0 2 4'));
   it('B flat major from the A string is 1 4 0 1 4 0 2 4', () =>

@@ -41,7 +41,10 @@ function keyOf(note: Note, instrument: WindKeys): number {
 const order = (chart: WindChart): number => Math.min(...chart.notes.keys());
 const highest = (chart: WindChart): number => Math.max(...chart.notes.keys());
 
-/** Recorder and guitar-like notation an octave down without saying so: the whole part is moved by octaves into the chart. */
+/**
+ * Recorder and guitar-like notation an octave down without saying so: the whole part is moved by octaves into the
+ * chart.
+ */
 function octaveShift(notes: readonly Note[], instrument: WindKeys): number {
   const keys = notes.map((n) => keyOf(n, instrument));
   const fits = (shift: number): number => keys.filter((k) => instrument.chart.notes.has(k + shift)).length;

@@ -17,7 +17,8 @@ const keys = (instrument: InstrumentId, music: string, key = 'C', tempo = 90): s
 };
 
 describe('brass from the harmonic series', () => {
-  // The chart printed in any trumpet method (J.-B. Arban, "Grande méthode complète", 1864): chromatic from low F sharp to high C.
+  // The chart printed in any trumpet method (J.-B. Arban, "Grande méthode complète", 1864): chromatic from low F sharp
+  // to high C.
   it('gives the trumpet chart', () =>
     expect(
       keys('trumpet', "^F, G, ^G, A, _B, =B, C ^C D _E =E F ^F G ^G A _B =B c ^c d _e =e f ^f g ^g a _b =b c'").join(
@@ -28,7 +29,11 @@ describe('brass from the harmonic series', () => {
   it('gives the trombone positions', () =>
     expect(keys('trombone', '_B,, C, D, _E, F, G, A, _B,', 'C').join(' ')).toBe('1 6 4 3 1 4 2 1'));
   it('offers alternates after the main fingering', () => {
-    expect(wind('trumpet').chart.notes.get(69)?.map((w) => w.keys)).toEqual(['12', '3']);
+    expect(
+      wind('trumpet')
+        .chart.notes.get(69)
+        ?.map((w) => w.keys),
+    ).toEqual(['12', '3']);
     expect(wind('horn').chart.notes.get(72)?.[0]?.keys).toMatch(/^T/);
   });
 });
@@ -39,9 +44,7 @@ describe('woodwinds', () => {
     expect(keys('recorder-german', 'c d e f g')[3]).toBe('0123|4');
   });
   it('moves the alto recorder’s chart a fifth down', () =>
-    expect(wind('alto-recorder').chart.notes.get(65)?.[0]?.keys).toBe(
-      wind('recorder').chart.notes.get(72)?.[0]?.keys,
-    ));
+    expect(wind('alto-recorder').chart.notes.get(65)?.[0]?.keys).toBe(wind('recorder').chart.notes.get(72)?.[0]?.keys));
   it('covers each chart without a gap', () => {
     for (const { chart } of WINDS) {
       const notes = [...chart.notes.keys()].sort((a, b) => a - b);
@@ -53,7 +56,8 @@ describe('woodwinds', () => {
     }
   });
   it('lets the clarinet’s little fingers take turns instead of sliding', () => {
-    // Low E, F, F sharp: handbook chapter 4, never one little finger from key to key when the other hand has the same note [common practice].
+    // Low E, F, F sharp: handbook chapter 4, never one little finger from key to key when the other hand has the same
+    // note [common practice].
     const way = keys('clarinet', 'E, F, E, ^F,', 'C', 120);
     const side = (k: string): string => (k.endsWith('left') ? 'left' : 'right');
     way.forEach((k, i) => {

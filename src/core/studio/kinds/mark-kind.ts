@@ -26,7 +26,10 @@ export interface MarkKind<Shape> {
   readonly notes: (mark: Shape) => readonly string[];
   /** The bar it stands at, for marks without a note. */
   readonly bar: (mark: Shape) => string | null;
-  /** The same mark at the partners of its notes; null where one of them has none, or where it does not make sense elsewhere. */
+  /**
+   * The same mark at the partners of its notes; null where one of them has none, or where it does not make sense
+   * elsewhere.
+   */
   readonly carried: (mark: Shape, partner: PartnerOf) => Shape | null;
   /** As a score file can hold it; none where it has no place for it. */
   readonly written: (mark: Shape) => readonly WrittenMark[];

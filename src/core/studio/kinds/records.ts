@@ -1,6 +1,6 @@
 /**
- * All kinds of records. They are append-only: nothing here is ever changed; a correction and an undo are records of their own. A new
- * kind is a file in `records/` and a line in the union and the table here.
+ * All kinds of records. They are append-only: nothing here is ever changed; a correction and an undo are records of
+ * their own. A new kind is a file in `records/` and a line in the union and the table here.
  */
 import { z } from 'zod';
 import type { RecordKind } from './record-kind';
