@@ -19,7 +19,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
   return (
     <html lang="en">
       <body>
-        <StudioShell startWithDemo={process.env['OAK_EMPTY'] !== '1'} fixedNow={process.env['OAK_NOW'] ?? null}>
+        <StudioShell startWithDemo={process.env['OAK_EMPTY'] !== '1'} fixedNow={process.env['OAK_NOW'] || null}>
           {children}
         </StudioShell>
       </body>

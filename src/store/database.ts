@@ -136,5 +136,8 @@ export class StudioDatabase extends Dexie {
   }
 }
 
+/** Dexie counts ten to a version of ours; what is above belongs to a program that is newer than this one. */
+export const isNewer = (db: StudioDatabase): boolean => Math.floor(db.backendDB().version / 10) > DATABASE_VERSION;
+
 export type StudioName = 'own' | 'demo';
 export const databaseName = (studio: StudioName): string => `oak-rungs-${studio}`;

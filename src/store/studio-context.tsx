@@ -5,7 +5,7 @@ import type { Asks, Command } from '@/core/commands';
 import { ok, type Issue, type Result } from '@/core/result';
 import { dayOf, isZone, UTC, type Day, type Studio, type Zone } from '@/core/studio';
 import { redoChange, undoChange } from './change-log';
-import { databaseName, StudioDatabase, type StudioName } from './database';
+import { databaseName, isNewer, StudioDatabase, type StudioName } from './database';
 import { runCommand, type Done } from './run-command';
 import { fillStudio, noteZone } from './studio-data';
 import { storageProblem } from './stored-problem';
@@ -72,6 +72,11 @@ interface Props {
   readonly buildDemo: (now: Date, zone: Zone) => Promise<Studio>;
 }
 
+/** Nothing of a newer program's database is read or written. */
+class NewerDatabase extends Error {
+  override name = 'VersionError';
+}
+
 type Opened =
   | { readonly kind: 'opening' }
   | { readonly kind: 'open'; readonly name: StudioName; readonly db: StudioDatabase; readonly demoRemoved: boolean }
@@ -96,6 +101,7 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
       const db = new StudioDatabase(databaseName(name), zone);
       try {
         await db.open();
+        if (isNewer(db)) throw new NewerDatabase();
         if (name === 'demo' && (await db.pieces.count()) === 0)
           await fillStudio(db, await buildDemo(new Date(now()), zone));
         await noteZone(db, zone, now());

@@ -36,3 +36,24 @@ export async function goTo(page: Page, stage: string): Promise<void> {
   await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
   await page.waitForURL(new RegExp(`/${stage.toLowerCase()}`));
 }
+
+/** Puts a row into a table behind the application's back, as a damaged database would have it. */
+export function putRow(page: Page, table: string, row: Record<string, unknown>): Promise<void> {
+  return page.evaluate(
+    ([name, value]) =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('oak-rungs-own');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const done = open.result.transaction(name, 'readwrite');
+          done.objectStore(name).put(value);
+          done.onerror = () => reject(done.error);
+          done.oncomplete = () => {
+            open.result.close();
+            resolve();
+          };
+        };
+      }),
+    [table, row] as const,
+  );
+}

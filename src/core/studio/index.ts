@@ -77,7 +77,15 @@ export type { SaidEvent } from './kinds/records/said';
 export type { Assigned, AssignmentEvent } from './kinds/records/assignment';
 export type { PracticeEvent } from './kinds/records/practice';
 export type { Player } from './music-schemas';
-export { TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching, type TeachingQuestion } from './teaching';
+export {
+  answered,
+  TEACHING_QUESTIONS,
+  teachingFor,
+  USUAL_TEACHING,
+  type Teaching,
+  type TeachingAnswer,
+  type TeachingQuestion,
+} from './teaching';
 export { millisecondsOf, stampAfter, timeOfStamp, type Stamp } from './clock';
 export {
   agoInWords,

@@ -163,6 +163,16 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
   ),
 ];
 
+/** An answer to one of the questions; null leaves it to the one above. */
+export type TeachingAnswer = readonly [question: keyof Teaching, answer: string | null];
+
+/** What was chosen, with one more answer. An answer that is no school of its question changes nothing. */
+export function answered(own: Partial<Teaching> | undefined, [question, answer]: TeachingAnswer): Partial<Teaching> {
+  const others = Object.fromEntries(Object.entries(own ?? {}).filter(([key]) => key !== question));
+  const parsed = teachingSchema.partial().safeParse(answer === null ? others : { ...others, [question]: answer });
+  return parsed.success ? parsed.data : (own ?? {});
+}
+
 /**
  * How a piece is taught to a student: the piece's word before the student's, the student's before the studio's, else
  * the usual.

@@ -219,7 +219,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
             own={student.teaching ?? {}}
             under={teachingFor(settings?.teaching)}
             underName="as the studio"
-            onChange={(teaching) => save(`how ${student.name} is taught`, { teaching })}
+            onAnswer={(answer) => save(`how ${student.name} is taught`, { answer })}
           />
         </Panel>
       </div>

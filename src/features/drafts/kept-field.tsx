@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useId, useRef, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { useDraftText } from './use-draft';
 
 interface Props {
@@ -38,7 +38,6 @@ export function KeptField({
   ...rest
 }: Props): ReactNode {
   const { text, open, type, settle } = useDraftText(draftKey, value);
-  const says = useId();
   const keep = (): void => {
     if (!open) return;
     if (text.trim() === value || !accepts(text)) settle();
@@ -64,7 +63,7 @@ export function KeptField({
     onBlur: keep,
     onKeyDown,
     'aria-label': label,
-    'aria-describedby': open ? says : undefined,
+    'aria-description': open ? 'typed, not kept yet: Enter keeps it' : undefined,
   };
   return (
     <>
@@ -73,9 +72,6 @@ export function KeptField({
       ) : (
         <textarea {...shared} rows={rows} onChange={(e) => type(e.target.value)} />
       )}
-      <span id={says} className="sr-only">
-        {open ? 'typed, not kept yet: Enter keeps it' : ''}
-      </span>
     </>
   );
 }

@@ -204,7 +204,7 @@ export function FilesScreen(): ReactNode {
           own={settings?.teaching ?? {}}
           under={teachingFor()}
           underName="usual"
-          onChange={(teaching) => run(changeSettings, { change: { teaching }, label: 'how it is taught' })}
+          onAnswer={(answer) => run(changeSettings, { change: { answer }, label: 'how it is taught' })}
         />
       </Panel>
       <DemoPanel />

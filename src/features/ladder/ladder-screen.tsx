@@ -139,7 +139,7 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
   const setOrder = (order: Teaching['order']): void =>
     run(changePiece, {
       pieceId: piece.id,
-      change: { teaching: { ...piece.teaching, order } },
+      change: { answer: ['order', order] },
       label: 'order of learning',
     });
   const move = (id: string, by: 1 | -1): void => run(moveInLearnOrder, { pieceId: piece.id, sectionId: id, by });

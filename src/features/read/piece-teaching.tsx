@@ -41,8 +41,8 @@ export function PieceTeaching({ piece }: { readonly piece: Piece }): ReactNode {
             own={piece.teaching ?? {}}
             under={teachingFor(settings?.teaching)}
             underName="as the studio"
-            onChange={(teaching) =>
-              run(changePiece, { pieceId: piece.id, change: { teaching }, label: 'how this piece is taught' })
+            onAnswer={(answer) =>
+              run(changePiece, { pieceId: piece.id, change: { answer }, label: 'how this piece is taught' })
             }
           />
         </div>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { TEACHING_QUESTIONS, type Teaching } from '@/core/studio';
+import { TEACHING_QUESTIONS, type Teaching, type TeachingAnswer } from '@/core/studio';
 
 interface Props {
   /** What is chosen here; what is absent comes from `under`. */
@@ -7,11 +7,11 @@ interface Props {
   readonly under: Teaching;
   /** Who decides where nothing is chosen here. */
   readonly underName: string;
-  readonly onChange: (own: Partial<Teaching>) => void;
+  readonly onAnswer: (answer: TeachingAnswer) => void;
 }
 
 /** One choice a question; nothing chosen leaves it to the one above. */
-export function TeachingChoices({ own, under, underName, onChange }: Props): ReactNode {
+export function TeachingChoices({ own, under, underName, onAnswer }: Props): ReactNode {
   return (
     <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
       {TEACHING_QUESTIONS.map(({ key, question, schools, why }) => {
@@ -22,10 +22,7 @@ export function TeachingChoices({ own, under, underName, onChange }: Props): Rea
             <select
               className={`field w-full ${own[key] === undefined ? '' : 'font-semibold text-plum'}`}
               value={own[key] ?? ''}
-              onChange={(e) => {
-                const rest = Object.fromEntries(Object.entries(own).filter(([k]) => k !== key));
-                onChange(e.target.value === '' ? rest : { ...rest, [key]: e.target.value });
-              }}
+              onChange={(e) => onAnswer([key, e.target.value === '' ? null : e.target.value])}
             >
               <option value="">
                 {inherited} ({underName})

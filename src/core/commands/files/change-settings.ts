@@ -1,12 +1,12 @@
 import { ok } from '../../result';
-import type { Settings } from '../../studio';
+import { answered, type Settings, type TeachingAnswer } from '../../studio';
 import { command, put, type RowToPut } from '../command';
 
-export type SettingsChange = Partial<
-  Pick<Settings, 'name' | 'zone' | 'barWord' | 'noteNames' | 'teaching' | 'ownCues'>
-> & {
+export type SettingsChange = Partial<Pick<Settings, 'name' | 'zone' | 'barWord' | 'noteNames' | 'ownCues'>> & {
   /** What is said for a gesture: `gesture family` → words; empty words take ours again. */
   readonly gestureCue?: readonly [key: string, words: string];
+  /** One answer to how it is taught. */
+  readonly answer?: TeachingAnswer;
 };
 
 export interface ChangeSettings {
@@ -28,7 +28,7 @@ export const changeSettings = command({
   asks: () => ({ settings: 'all' }),
   run: (stored, { change, label }: ChangeSettings) => {
     const before = stored.settings[0] ?? freshSettings();
-    const { gestureCue, ...fields } = change;
+    const { gestureCue, answer, ...fields } = change;
     const others = Object.fromEntries(
       Object.entries(before.gestureCues ?? {}).filter(([key]) => key !== gestureCue?.[0]),
     );
@@ -38,6 +38,7 @@ export const changeSettings = command({
         put('settings', {
           ...before,
           ...fields,
+          ...(answer === undefined ? {} : { teaching: answered(before.teaching, answer) }),
           ...(gestureCue === undefined
             ? {}
             : { gestureCues: gestureCue[1] === '' ? others : { ...others, [gestureCue[0]]: gestureCue[1] } }),

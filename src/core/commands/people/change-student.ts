@@ -1,27 +1,21 @@
 import { instrumentFromWords } from '../../instruments';
 import { ok } from '../../result';
-import type { Student } from '../../studio';
+import { answered, type Student, type TeachingAnswer } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
 
 export type StudentChange = Partial<
   Pick<
     Student,
-    | 'name'
-    | 'age'
-    | 'level'
-    | 'handSpanInSemitones'
-    | 'breathSpanInSeconds'
-    | 'lessonMinutes'
-    | 'density'
-    | 'pieceIds'
-    | 'teaching'
+    'name' | 'age' | 'level' | 'handSpanInSemitones' | 'breathSpanInSeconds' | 'lessonMinutes' | 'density' | 'pieceIds'
   >
 > & {
   /** The instrument as the teacher writes it. */
   readonly instrument?: string;
   /** Minutes of one day of the week, 0 Monday. */
   readonly minutesOn?: readonly [weekday: number, minutes: number];
+  /** One answer to how the student is taught. */
+  readonly answer?: TeachingAnswer;
   /** Which variant of a piece's fingering is seen. */
   readonly variant?: readonly [pieceId: string, variant: string];
 };
@@ -38,7 +32,7 @@ export const changeStudent = command({
   run: (stored, { change, label }: ChangeStudent) => {
     const [student] = stored.students;
     if (!student) return gone('student');
-    const { instrument, minutesOn, variant, ...fields } = change;
+    const { instrument, minutesOn, variant, answer, ...fields } = change;
     const { instrumentWords: _, ...rest } = student;
     return ok({
       label,
@@ -46,6 +40,7 @@ export const changeStudent = command({
         put('students', {
           ...(instrument === undefined ? student : { ...rest, ...instrumentFromWords(instrument) }),
           ...fields,
+          ...(answer === undefined ? {} : { teaching: answered(student.teaching, answer) }),
           ...(minutesOn === undefined
             ? {}
             : { minutesPerDay: student.minutesPerDay.map((m, d) => (d === minutesOn[0] ? minutesOn[1] : m)) }),

@@ -1,12 +1,14 @@
 import { instrumentFromWords } from '../../instruments';
 import { ok } from '../../result';
-import { clampText, MOST, type Piece } from '../../studio';
+import { answered, clampText, MOST, type Piece, type TeachingAnswer } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
 
-export type PieceChange = Partial<Pick<Piece, 'title' | 'composer' | 'teaching' | 'learnOrder'>> & {
+export type PieceChange = Partial<Pick<Piece, 'title' | 'composer' | 'learnOrder'>> & {
   /** The instrument as the teacher writes it. */
   readonly instrument?: string;
+  /** One answer to how the piece is taught. */
+  readonly answer?: TeachingAnswer;
 };
 
 export interface ChangePiece {
@@ -21,7 +23,7 @@ export const changePiece = command({
   run: (stored, { change, label }: ChangePiece) => {
     const [piece] = stored.pieces;
     if (!piece) return gone('piece');
-    const { instrument, title, ...fields } = change;
+    const { instrument, title, answer, ...fields } = change;
     const { instrumentWords: _, ...rest } = piece;
     return ok({
       label,
@@ -29,6 +31,7 @@ export const changePiece = command({
         put('pieces', {
           ...(instrument === undefined ? piece : { ...rest, ...instrumentFromWords(instrument) }),
           ...fields,
+          ...(answer === undefined ? {} : { teaching: answered(piece.teaching, answer) }),
           ...(title === undefined || title.trim() === '' ? {} : { title: clampText(title.trim(), MOST.title) }),
         }),
       ],

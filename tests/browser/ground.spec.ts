@@ -1,0 +1,355 @@
+/** What must never happen: records lost, shown before they are stored, cut at midnight, or silence. */
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { buildDemoStudio } from '../../src/demo';
+import { writeStudioFile } from '../../src/core/studio';
+import { goTo, openOwnStudio, putRow, storedRows } from './studio';
+
+const TUNE = `X:1
+T:Two halves
+M:4/4
+L:1/4
+Q:1/4=80
+K:C
+C D E F | G A B c | c B A G | C4 | E F G A | c B A G | F E D C | C4 |]
+`;
+
+async function bringIn(page: Page, name = 'tune.abc', text = TUNE): Promise<void> {
+  await page
+    .getByLabel('Choose a music file')
+    .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await page.waitForURL(/\/read/);
+}
+
+async function addStudent(page: Page, name: string): Promise<void> {
+  await goTo(page, 'Board');
+  await page.getByLabel('First name or initials').fill(name);
+  await page.getByRole('button', { name: 'Add a student' }).click();
+  await expect.poll(async () => (await storedRows(page, 'students')).length).toBeGreaterThan(0);
+}
+
+/** An empty studio with one piece in two sections and one student, at the lesson. */
+async function lessonDesk(page: Page): Promise<{ readonly pieceId: string; readonly studentId: string }> {
+  await openOwnStudio(page);
+  await bringIn(page);
+  await goTo(page, 'Sections');
+  for (const bars of ['1-4', '5-8']) {
+    await page.goto(`${page.url().replace(/[?&]bars=[^&]*|&section=[^&]*/g, '')}&bars=${bars}`);
+    const before = (await storedRows(page, 'sections')).length;
+    await page.getByRole('button', { name: /^Make / }).click();
+    await expect.poll(async () => (await storedRows(page, 'sections')).length).toBe(before + 1);
+  }
+  await addStudent(page, 'Runa');
+  const pieceId = String((await storedRows(page, 'pieces'))[0]?.['id']);
+  const studentId = String((await storedRows(page, 'students'))[0]?.['id']);
+  await page.goto(`/lesson?piece=${pieceId}&student=${studentId}`);
+  await expect(page.getByRole('heading', { name: 'To hear' })).toBeVisible();
+  await page.locator('.engraved g.note').first().waitFor();
+  return { pieceId, studentId };
+}
+
+const toHear = (page: Page) => page.getByRole('region', { name: 'To hear' });
+const levels = async (page: Page): Promise<Record<string, unknown>[]> =>
+  (await storedRows(page, 'events')).filter((e) => e['kind'] === 'level');
+
+test('with the storage full a level is said not to be stored, nothing is shown as heard, and the hearing is still there', async ({
+  page,
+}) => {
+  await lessonDesk(page);
+  // From now on every write of this page finds no room, as when the disk is full.
+  await page.evaluate(() => {
+    const full = (): never => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    };
+    const kept = { add: IDBObjectStore.prototype.add, put: IDBObjectStore.prototype.put };
+    IDBObjectStore.prototype.add = full;
+    IDBObjectStore.prototype.put = full;
+    Object.assign(window, { room: () => Object.assign(IDBObjectStore.prototype, kept) });
+  });
+  await page.keyboard.press('n');
+  await page.keyboard.press('3');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/no room left/)).toBeVisible();
+  expect(await levels(page)).toHaveLength(0);
+  await expect(toHear(page).getByText('heard today')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /3 Joined/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^notes/ })).toHaveAttribute('aria-pressed', 'true');
+  // With room again, Enter stores what is still there.
+  await page.evaluate(() => (window as unknown as { room: () => void }).room());
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await levels(page)).length).toBe(1);
+  expect(await levels(page)).toMatchObject([{ level: 3, facets: { notes: true } }]);
+  await expect(toHear(page).getByText('heard today')).toHaveCount(1);
+});
+
+test('Enter records only what was heard, goes on otherwise, and never stores what is only proposed', async ({
+  page,
+}) => {
+  await lessonDesk(page);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /^B/ })).toBeVisible();
+  await page.keyboard.press('2');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await levels(page)).length).toBe(1);
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Enter');
+  await expect(toHear(page).getByText('heard today')).toHaveCount(1);
+  expect(await levels(page)).toMatchObject([{ level: 2 }]);
+});
+
+/** The page's clock stands still at what the test says; dates made of something are left alone. */
+async function fixClock(page: Page, start: string): Promise<void> {
+  await page.addInitScript((first) => {
+    const Real = Date;
+    const now = (): number => Real.parse(localStorage.getItem('test-clock') ?? first);
+    // The same Date, but for what it says of now: whoever builds on it finds all of it.
+    globalThis.Date = new Proxy(Real, {
+      construct: (target, args: unknown[], made) =>
+        Reflect.construct(target, args.length === 0 ? [now()] : args, made) as Date,
+      get: (target, name) => (name === 'now' ? now : (Reflect.get(target, name) as unknown)),
+    });
+  }, start);
+}
+
+const inZone = async (browser: Browser, timezoneId: string): Promise<Page> =>
+  (await browser.newContext({ timezoneId })).newPage();
+
+for (const [where, before, after, day] of [
+  ['America/Los_Angeles', '2026-05-18T23:55:00.000Z', '2026-05-19T00:05:00.000Z', 'Monday 18 May 2026'],
+  ['America/New_York', '2026-03-08T23:56:00.000Z', '2026-03-09T00:06:00.000Z', 'Sunday 8 March 2026'],
+  ['Pacific/Auckland', '2026-09-27T10:50:00.000Z', '2026-09-27T11:10:00.000Z', 'Sunday 27 September 2026'],
+] as const)
+  test(`a lesson in ${where} over midnight is one lesson on one day`, async ({ browser }) => {
+    const page = await inZone(browser, where);
+    await fixClock(page, before);
+    await lessonDesk(page);
+    await page.keyboard.press('4');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await levels(page)).length).toBe(1);
+    await page.evaluate((time) => localStorage.setItem('test-clock', time), after);
+    await page.keyboard.press('3');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await levels(page)).length).toBe(2);
+    expect((await storedRows(page, 'events')).filter((e) => e['kind'] === 'lesson')).toHaveLength(1);
+    // Heard ten minutes ago is not heard from cold.
+    await toHear(page).getByRole('button', { name: /^A/ }).click();
+    for (const facet of ['notes', 'rhythm', 'fingering', 'joined']) {
+      const button = page.getByRole('button', { name: new RegExp(`^${facet}`) });
+      if ((await button.getAttribute('aria-pressed')) !== 'true') await button.click();
+    }
+    await page.keyboard.press('t');
+    await page.keyboard.type('80');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('for 5: a later lesson: it has to hold')).toBeVisible();
+    await page.getByRole('tab', { name: /^Past lessons/ }).click();
+    await expect(page.getByRole('heading', { name: day })).toHaveCount(1);
+    await page.context().close();
+  });
+
+test('a lesson is put down afterwards, missed ones as missed; a record is corrected in all it says', async ({
+  page,
+}) => {
+  await lessonDesk(page);
+  await page.getByRole('tab', { name: /^Past lessons/ }).click();
+  await page.getByRole('textbox', { name: 'Day', exact: true }).fill('2026-04-14');
+  await page.getByLabel('Began at').fill('16:30');
+  await page.getByRole('button', { name: 'Put it down' }).click();
+  await expect(page.getByRole('heading', { name: 'Tuesday 14 April 2026' })).toBeVisible();
+  await page.getByLabel('Also heard').selectOption({ index: 1 });
+  await page.getByLabel('at level').selectOption('3');
+  await expect.poll(async () => (await levels(page)).length).toBe(1);
+  const [lesson] = (await storedRows(page, 'events')).filter((e) => e['kind'] === 'lesson');
+  expect((await levels(page))[0]).toMatchObject({ at: lesson?.['at'], lessonId: lesson?.['id'], level: 3 });
+
+  await page.getByRole('button', { name: 'Correct' }).click();
+  const other = String(
+    (await storedRows(page, 'sections')).find((s) => s['id'] !== undefined && s['letter'] === 'B')?.['id'],
+  );
+  await page.getByLabel('It was section').selectOption(other);
+  await expect.poll(async () => (await levels(page)).length).toBe(2);
+  await page.getByRole('button', { name: 'Correct' }).click();
+  await page.getByRole('textbox', { name: 'Tempo' }).fill('72');
+  await page.getByRole('textbox', { name: 'Tempo' }).press('Enter');
+  await expect.poll(async () => (await levels(page)).length).toBe(3);
+  expect(await storedRows(page, 'standings')).toMatchObject([
+    { sectionId: other, level: 3, tempo: 72, at: lesson?.['at'] },
+  ]);
+
+  await page.getByRole('textbox', { name: 'Day', exact: true }).fill('2026-04-21');
+  await page.getByLabel('it was missed').check();
+  await page.getByRole('button', { name: 'Put it down' }).click();
+  await expect(page.getByText('missed', { exact: true })).toBeVisible();
+  expect((await storedRows(page, 'events')).filter((e) => e['kind'] === 'lesson' && e['missed'] === true)).toHaveLength(
+    1,
+  );
+});
+
+test('what is typed is never lost: a cue, a hearing, ABC that cannot be read for a moment', async ({ page }) => {
+  const { pieceId, studentId } = await lessonDesk(page);
+  // A hearing in progress.
+  await page.keyboard.press('n');
+  await page.keyboard.press('r');
+  await page.keyboard.press('w');
+  await page.keyboard.type('late at the join');
+  await expect.poll(async () => JSON.stringify(await storedRows(page, 'drafts'))).toContain('late at the join');
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^rhythm/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByLabel(/^Note/)).toHaveValue('late at the join');
+
+  // A cue before Enter.
+  await page.goto(`/marks?piece=${pieceId}&student=${studentId}&bars=1-4`);
+  await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
+  await page.getByRole('combobox', { name: 'Cue', exact: true }).fill('lean into the fourth');
+  await expect.poll(async () => JSON.stringify(await storedRows(page, 'drafts'))).toContain('lean into');
+  await page.reload();
+  await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
+  await expect(page.getByRole('combobox', { name: 'Cue', exact: true })).toHaveValue('lean into the fourth');
+  expect(await storedRows(page, 'marks')).toHaveLength(0);
+  await page.getByRole('combobox', { name: 'Cue', exact: true }).press('Enter');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBe(1);
+
+  // ABC typed a moment before leaving, and unreadable.
+  await page.goto(`/read?piece=${pieceId}`);
+  await page.getByLabel('The piece as ABC text').fill('K:');
+  await page.getByRole('link', { name: /^Shelf/ }).click();
+  await page.waitForURL(/\/shelf/);
+  await page.goto(`/read?piece=${pieceId}`);
+  await expect(page.getByLabel('The piece as ABC text')).toHaveValue('K:');
+  await expect(page.getByText(/what you typed is kept/)).toBeVisible();
+  expect(String((await storedRows(page, 'pieces'))[0]?.['original'])).toContain('C D E F');
+});
+
+test('a bar typed in front keeps the marks on their notes', async ({ page }) => {
+  const { pieceId } = await lessonDesk(page);
+  await page.goto(`/marks?piece=${pieceId}&bars=1-4`);
+  await page.locator('[id="p1-b2-n1"] .notehead').dispatchEvent('click');
+  await page.keyboard.press('2');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBe(1);
+  await page.goto(`/read?piece=${pieceId}`);
+  await page.getByLabel('The piece as ABC text').fill(TUNE.replace('C D E F |', 'G4 | C D E F |'));
+  await expect.poll(async () => String((await storedRows(page, 'pieces'))[0]?.['original'])).toContain('G4 |');
+  // The third bar now; the section that began at bar 1 begins at bar 2.
+  const [mark] = await storedRows(page, 'marks');
+  expect(mark).toMatchObject({ noteId: 'p1-b2-n1', finger: '2' });
+  const kept = (await storedRows(page, 'pieces'))[0]?.['kept'] as {
+    notes: Record<string, string>;
+    bars: Record<string, string>;
+  };
+  expect([kept.notes['p1-b3-n1'], kept.bars['bar-2']]).toEqual(['p1-b2-n1', 'bar-1']);
+});
+
+test('two tabs that record at once make one lesson, and see each other', async ({ page }) => {
+  const { pieceId, studentId } = await lessonDesk(page);
+  const other = await page.context().newPage();
+  const b = String((await storedRows(page, 'sections')).find((s) => s['letter'] === 'B')?.['id']);
+  await other.goto(`/lesson?piece=${pieceId}&student=${studentId}&section=${encodeURIComponent(b)}`);
+  await other.locator('.engraved g.note').first().waitFor();
+  await page.keyboard.press('2');
+  await other.keyboard.press('3');
+  await Promise.all([page.keyboard.press('Enter'), other.keyboard.press('Enter')]);
+  await expect.poll(async () => (await levels(page)).length).toBe(2);
+  expect((await storedRows(page, 'events')).filter((e) => e['kind'] === 'lesson')).toHaveLength(1);
+  for (const tab of [page, other]) await expect(toHear(tab).getByText('heard today')).toHaveCount(2);
+});
+
+test('the demo taken away in one tab is gone in the other, and stays away', async ({ page }) => {
+  await page.goto('/shelf');
+  await expect(page.getByText('Lamps Along the Quay')).toBeVisible();
+  const other = await page.context().newPage();
+  await other.goto('/files');
+  await other.getByRole('button', { name: 'Remove the demo studio' }).click();
+  await expect(other.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
+  const names = await page.evaluate(async () => (await indexedDB.databases()).map((d) => d.name));
+  expect(names).not.toContain('oak-rungs-demo');
+});
+
+test('a studio of a newer Oak Rungs is not touched, and that is said', async ({ page }) => {
+  await page.goto('/about');
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        localStorage.setItem('oak-rungs.studio', 'own');
+        const open = indexedDB.open('oak-rungs-own', 9999);
+        open.onsuccess = () => {
+          open.result.close();
+          resolve();
+        };
+        open.onerror = () => reject(open.error);
+      }),
+  );
+  await page.goto('/shelf');
+  await expect(page.getByRole('alert').first()).toContainText('kept by a newer Oak Rungs');
+});
+
+test('a screen that fails says so, keeps the data, and offers the studio file with the damaged row in it', async ({
+  page,
+}) => {
+  const { pieceId, studentId } = await lessonDesk(page);
+  const [student] = await storedRows(page, 'students');
+  await putRow(page, 'students', { ...student, minutesPerDay: null });
+  await page.goto(`/lesson?piece=${pieceId}&student=${studentId}`);
+  await page.getByRole('tab', { name: /^Next week/ }).click();
+  await expect(page.getByRole('heading', { name: 'Lesson cannot be shown' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the studio file' }).click();
+  const file = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as {
+    studio: { pieces: unknown[]; damaged: { table: string }[] };
+  };
+  expect(file.studio.pieces).toHaveLength(1);
+  expect(file.studio.damaged).toMatchObject([{ table: 'students' }]);
+  // Other stages go on.
+  await goTo(page, 'Shelf');
+  await expect(page.getByText('Two halves').first()).toBeVisible();
+});
+
+test('a studio file is one step: undo takes it back, what was done before can still be undone', async ({ page }) => {
+  await openOwnStudio(page);
+  await bringIn(page);
+  await goTo(page, 'Files');
+  const text = writeStudioFile(buildDemoStudio(new Date('2026-05-20T15:00:00.000Z')), '2026-05-20T15:00:00.000Z');
+  await page
+    .getByLabel('Choose a studio file')
+    .setInputFiles({ name: 'other.oakrungs.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await expect(page.getByText(/other.oakrungs.json was brought in: 10 pieces/)).toBeVisible();
+  expect(await storedRows(page, 'pieces')).toHaveLength(11);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await storedRows(page, 'pieces')).length).toBe(1);
+  expect(await storedRows(page, 'events')).toHaveLength(0);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect.poll(async () => (await storedRows(page, 'events')).length).toBeGreaterThan(1000);
+  for (const left of [1, 0]) {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(async () => (await storedRows(page, 'pieces')).length).toBe(left);
+  }
+});
+
+test('how it is taught shows in Marks: for the studio, a piece, a student', async ({ page }) => {
+  const { pieceId, studentId } = await lessonDesk(page);
+  await page.goto(`/marks?piece=${pieceId}&bars=1-4`);
+  const count = page.getByRole('combobox', { name: 'Count' });
+  const fingers = page.getByRole('combobox', { name: 'Fingers', exact: true });
+  await expect(count).toHaveValue('meter');
+  await expect(fingers).toHaveValue('changes');
+  await goTo(page, 'Files');
+  await page.getByLabel('Counting').selectOption('takadimi');
+  await page.getByLabel('Fingers written').selectOption('none');
+  await expect
+    .poll(async () => (await storedRows(page, 'settings'))[0]?.['teaching'])
+    .toMatchObject({ counting: 'takadimi', fingers: 'none' });
+  await page.goto(`/marks?piece=${pieceId}&bars=1-4`);
+  await expect(count).toHaveValue('takadimi');
+  await expect(fingers).toHaveValue('none');
+  await page.goto(`/board?student=${studentId}`);
+  await page.getByLabel('Counting').selectOption('unit');
+  await expect.poll(async () => (await storedRows(page, 'students'))[0]?.['teaching']).toEqual({ counting: 'unit' });
+  await page.goto(`/marks?piece=${pieceId}&student=${studentId}&bars=1-4`);
+  await expect(count).toHaveValue('unit');
+  await page.goto(`/read?piece=${pieceId}`);
+  await page.getByText('How this piece is taught').click();
+  await page.getByLabel('Counting').selectOption('syllables');
+  await expect.poll(async () => (await storedRows(page, 'pieces'))[0]?.['teaching']).toEqual({ counting: 'syllables' });
+  await page.goto(`/marks?piece=${pieceId}&student=${studentId}&bars=1-4`);
+  await expect(count).toHaveValue('syllables');
+});
