@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';

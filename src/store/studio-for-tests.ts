@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import type { Asks, Command } from '@/core/commands';
 import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';

@@ -24,8 +24,8 @@ export const correctRecord = command({
     if (!wrong || wrong.kind !== 'level') return gone('record');
     if (!heldEvents(stored.events).some((e) => e.id === recordId))
       return fail('taken-back', 'This record was taken back meanwhile.');
-    const [section] = stored.sections;
-    if (correction.sectionId !== undefined && !section) return gone('section');
+    const section = correction.sectionId === undefined ? null : stored.sections[0];
+    if (section === undefined) return gone('section');
     if (correction.studentId !== undefined && stored.students.length === 0) return gone('student');
     // A record that goes to another student is no part of this student's lesson.
     const elsewhere = correction.studentId !== undefined && correction.studentId !== wrong.studentId;
