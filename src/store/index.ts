@@ -16,7 +16,6 @@ export {
   useSectionsOf,
   useSettings,
   useStandings,
-  useStoredDraft,
   useStudentEvents,
   useStudents,
   useTemplates,
@@ -25,4 +24,4 @@ export {
 export type { Done } from './run-command';
 export { storageProblem } from './stored-problem';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
-export { countStudio, noteBackup, putStudio, readStudio } from './studio-data';
+export { countStudio, noteBackup } from './studio-data';

@@ -3,8 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
 import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent, Template } from '@/core/studio';
-import type { Draft, Notice } from './database';
-import { readDraft } from './drafts';
+import type { Notice } from './database';
 import { wordsAbout } from './standings';
 import { useStudio } from './studio-context';
 
@@ -140,17 +139,4 @@ export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | nu
 export function useNotices(): Loaded<readonly Notice[]> {
   const { db } = useStudio();
   return useLiveQuery(async () => (await db.notices.toArray()).reverse(), [db]);
-}
-
-/**
- * What was typed and not kept under a key when the screen was left: `undefined` while it is read, `null` where there is
- * nothing.
- */
-export function useStoredDraft(key: string | null): Loaded<Pick<Draft, 'key' | 'value'> | null> {
-  const { db } = useStudio();
-  return useLiveQuery(async () => {
-    if (key === null) return null;
-    const value = await readDraft(db, key);
-    return value === undefined ? null : { key, value };
-  }, [db, key]);
 }

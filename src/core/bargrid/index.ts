@@ -5,7 +5,6 @@
 export type { Draft, DraftBar, DraftEvent, DraftPart, DraftTempo } from './draft';
 export { plainEvent } from './draft';
 export { draftToMusicXml } from './draft-to-musicxml';
-export { parseAbcKey } from './abc-header';
 export { readAbc, type ReadAbc } from './read-abc';
 export {
   changeBar,

@@ -3,6 +3,6 @@
  * after notes with reasons, the seconds of each span, signs of phrase ends, a direction for every stroke. Onsets in
  * ticks.
  */
-export { placeBreaths, BREATH_WEIGHTS, type Breath, type BreathPlan, type BreathSpan } from './place-breaths';
-export { proposeBowing, bowingCost, strokesOf, type BowDirection, type Bowing, type Stroke } from './bowing';
+export { placeBreaths, type Breath, type BreathPlan, type BreathSpan } from './place-breaths';
+export { proposeBowing, type BowDirection, type Bowing, type Stroke } from './bowing';
 export { punctuatePhrases, type PhraseSign } from './punctuation';

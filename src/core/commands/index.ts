@@ -4,9 +4,6 @@
  * minute.
  */
 export {
-  command,
-  put,
-  remove,
   type Asks,
   type Command,
   type EventAsk,
@@ -25,7 +22,7 @@ export { putMarks } from './marks/put-marks';
 export { setFingers, type FingerAt } from './marks/set-fingers';
 export { setWords } from './marks/set-words';
 export { takeMarks } from './marks/take-marks';
-export { acceptSections, edgesOf } from './sections/accept-sections';
+export { acceptSections } from './sections/accept-sections';
 export { changeSection } from './sections/change-section';
 export { joinSections } from './sections/join-sections';
 export { makeSection } from './sections/make-section';
@@ -47,7 +44,7 @@ export { sayInLesson } from './lesson/say-in-lesson';
 export { takeBackLesson } from './lesson/take-back-lesson';
 export { takeBackRecord } from './lesson/take-back-record';
 export { tickRung } from './lesson/tick-rung';
-export { giveWeek, keptWeek, type Week, type WeekEdit } from './week/give-week';
+export { giveWeek, type Week, type WeekEdit } from './week/give-week';
 export { addStudent } from './people/add-student';
 export { changeStudent, type StudentChange } from './people/change-student';
 export { bringInPiece, type ReadPiece } from './pieces/bring-in-piece';

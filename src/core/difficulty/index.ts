@@ -5,7 +5,6 @@
 export {
   barDifficulties,
   cornersOf,
-  DIFFICULTY_WEIGHTS,
   type BarDifficulty,
   type DifficultyOptions,
   type DifficultyReason,

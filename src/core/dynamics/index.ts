@@ -9,4 +9,4 @@ export {
   type PrintedDynamic,
   type SuggestedDynamic,
 } from './suggest';
-export { tuneStaff, type Staff } from './tune';
+export { type Staff } from './tune';

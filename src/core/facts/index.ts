@@ -3,4 +3,4 @@
  * In: a score and the instrument. Out: named facts, each with the bar it is seen in (index from 0) or none.
  */
 export { pieceFacts, type Fact, type FactGroup } from './piece-facts';
-export { scaleNotes, patternsFor, type Pattern } from './patterns';
+export { patternsFor, type Pattern } from './patterns';

@@ -5,5 +5,5 @@
 export { fingerChanges, type Density } from './density';
 export { fingerScore, type FingeringLock, type FingeringRequest } from './finger-score';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './strings';
-export { TABLE_SPAN, type Hand, type HandChoice } from './keyboard';
+export { type Hand, type HandChoice } from './keyboard';
 export type { FingeredNote, Fingering, FingeringWarning } from './types';

@@ -2,7 +2,7 @@
  * Harmony. In: a score. Out: a chord a beat with symbol, degree and flags, the keys visited, pedals and sequences.
  * Pitch classes 0 to 11.
  */
-export { CHORD_KINDS, rootName } from './chord-names';
-export { findHarmony, HARMONY_WEIGHTS, type BeatChord, type ChordFlag, type Harmony } from './find-chords';
-export { findKeys, KEY_PROFILES, type KeySpan } from './find-keys';
+export { rootName } from './chord-names';
+export { findHarmony, type BeatChord, type ChordFlag, type Harmony } from './find-chords';
+export { type KeySpan } from './find-keys';
 export { blockChords, type ChordBlock } from './block-chords';

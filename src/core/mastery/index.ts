@@ -4,16 +4,7 @@
  * chances 0 to 1.
  */
 export { askedFacets } from './asked';
-export {
-  chanceItHolds,
-  dueState,
-  fadingOf,
-  fadingOfHistory,
-  hearingOf,
-  type DueState,
-  type Fading,
-  type Hearing,
-} from './fading';
+export { chanceItHolds, dueState, type DueState, type Fading, type Hearing } from './fading';
 export { foldEvents, heldEvents, standingKey, type FoldedRecords, type Standing } from './fold-events';
 export { climbOf, type ClimbPoint } from './climb';
 export { foldStanding, foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
@@ -22,7 +13,6 @@ export {
   currentAssignment,
   foldLessons,
   heldSinceEarlier,
-  LESSON_HOURS,
   lessonGoingOn,
   practiceOf,
   USUAL_LESSON_MINUTES,

@@ -12,22 +12,20 @@ import {
   subtract,
   ZERO,
   type Fraction,
-} from '../score/fraction';
-import { meterQuarters } from '../score/meter';
-import type {
-  Clef,
-  Jump,
-  Key,
-  Lyric,
-  Meter,
-  Mode,
-  NoteMarks,
-  Pitch,
-  Step,
-  TieRole,
-  TimeModification,
-  Transposition,
-} from '../score/model';
+  meterQuarters,
+  type Clef,
+  type Jump,
+  type Key,
+  type Lyric,
+  type Meter,
+  type Mode,
+  type NoteMarks,
+  type Pitch,
+  type Step,
+  type TieRole,
+  type TimeModification,
+  type Transposition,
+} from '../score';
 import { LIMITS } from './limits';
 import { child, childText, childrenNamed, type XmlElement } from './xml-tree';
 

@@ -3,27 +3,34 @@
  * character range of every bar of every part, so that writing can splice into the source.
  */
 import { fail, ok, type Result } from '../result';
-import { add, compare, fraction, lcm, max, ZERO, type Fraction } from '../score/fraction';
-import { meterQuarters, meterText } from '../score/meter';
-import type {
-  AttributeChange,
-  Bar,
-  BarSigns,
-  ChordSymbol,
-  Direction,
-  Key,
-  Meter,
-  Note,
-  Part,
-  Rest,
-  Score,
-  ScoreWarning,
-  TempoMark,
-  Transposition,
-} from '../score/model';
-import { playingOrder } from '../score/playing-order';
-import { writtenMidi } from '../score/pitch';
-import { tieLinks } from '../score/ties';
+import {
+  add,
+  compare,
+  fraction,
+  lcm,
+  max,
+  ZERO,
+  type Fraction,
+  meterQuarters,
+  meterText,
+  type AttributeChange,
+  type Bar,
+  type BarSigns,
+  type ChordSymbol,
+  type Direction,
+  type Key,
+  type Meter,
+  type Note,
+  type Part,
+  type Rest,
+  type Score,
+  type ScoreWarning,
+  type TempoMark,
+  type Transposition,
+  playingOrder,
+  writtenMidi,
+  tieLinks,
+} from '../score';
 import { barIndex, midiKey, quarterBpm, ticks, type Ticks } from '../units';
 import { LIMITS } from './limits';
 import { readMeasure, startState, type PartState, type RawMeasure } from './read-measure';

@@ -16,7 +16,7 @@ export {
   type Sameness,
 } from './find-sameness';
 export { intervalsOf, type IntervalCount } from './intervals';
-export { payOff, PAY_OFF_WEIGHTS, type PayOffStep } from './pay-off';
+export { payOff, type PayOffStep } from './pay-off';
 export { rhythmFamilies, type RhythmFamily } from './rhythm-families';
-export { barSimilarity, diffBars } from './bar-similarity';
+export { barSimilarity } from './bar-similarity';
 export { compareRanges, type ComparedRanges } from './compare-ranges';

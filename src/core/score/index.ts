@@ -34,8 +34,8 @@ export {
   decimalFraction,
   fraction,
   fractionText,
-  gcd,
   lcm,
+  max,
   multiply,
   subtract,
   ZERO,
@@ -44,16 +44,7 @@ export {
 export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
 export { playingOrder, type PlayingOrder } from './playing-order';
-export {
-  barEnd,
-  barSeconds,
-  clockText,
-  DEFAULT_TEMPO,
-  playedSeconds,
-  quartersText,
-  spanSeconds,
-  tempoAt,
-} from './seconds';
+export { barSeconds, clockText, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
 export { struckNotes, tieLinks } from './ties';
 export {
   beatOnsets,
@@ -63,7 +54,7 @@ export {
   type PlayedBar,
   type SoundingNote,
 } from './performance';
-export { matchEditions, type EditionMatch } from './match-editions';
+export { type EditionMatch } from './match-editions';
 export { keepIds, withKeptIds, type KeptEdition, type KeptIds } from './kept-ids';
 export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';
 export { FREE_BEND, freeTimeIn } from './free-time';

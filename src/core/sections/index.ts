@@ -15,6 +15,6 @@ export {
   type PlacedSection,
   type SectionCode,
 } from './section-tree';
-export { chunksOf, type Chunk } from './chunks';
-export { cutsOf, type Cut } from './cuts';
+export { type Chunk } from './chunks';
+export { type Cut } from './cuts';
 export { proposeSections, type ProposedSection } from './propose';

@@ -13,17 +13,13 @@ export {
   type OpenedPiece,
   type PieceFormat,
 } from './open-piece';
-export { rungKinds } from './practice-schemas';
 export {
   emptyStudio,
   removalId,
   removalSchema,
-  ROW_SCHEMAS,
   ROW_TABLES,
   ROW_WORDS,
   setAsideSchema,
-  studioSchema,
-  STUDIO_VERSION,
   type AnyRow,
   type Damaged,
   type Hand,
@@ -45,30 +41,8 @@ export {
   type Template,
 } from './schemas';
 export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
-export {
-  barOfMark,
-  carriedMark,
-  MARK_KINDS,
-  markId,
-  markInWords,
-  markSchema,
-  notesOfMark,
-  writtenMark,
-  type Mark,
-  type MarkOf,
-  type NewMark,
-  type NoteMark,
-} from './kinds/marks';
-export {
-  eventSchema,
-  labelOfEvent,
-  RECORD_KINDS,
-  spokenOf,
-  studentOfEvent,
-  type EventOf,
-  type NewEvent,
-  type StudioEvent,
-} from './kinds/records';
+export { markId, markInWords, notesOfMark, type Mark, type MarkOf, type NewMark, type NoteMark } from './kinds/marks';
+export { eventSchema, labelOfEvent, spokenOf, type EventOf, type NewEvent, type StudioEvent } from './kinds/records';
 export { facets, type Facet, type Level, type LevelEvent } from './kinds/records/level';
 export type { RungEvent } from './kinds/records/rung';
 export type { FingeringEvent } from './kinds/records/fingering';
@@ -86,7 +60,7 @@ export {
   type TeachingAnswer,
   type TeachingQuestion,
 } from './teaching';
-export { millisecondsOf, stampAfter, timeOfStamp, type Stamp } from './clock';
+export { millisecondsOf, stampAfter, type Stamp } from './clock';
 export {
   agoInWords,
   clockOf,
@@ -103,33 +77,20 @@ export {
   type Day,
   type Zone,
 } from './day';
-export { ladderId, placeId, rungId, sectionId, type SectionPlace } from './identity';
-export { clampTempo, clampText, MOST, TEMPO_RANGE } from './limits';
-export {
-  changedFields,
-  madeRow,
-  mergeRows,
-  sameContent,
-  withFields,
-  withTouched,
-  type FieldConflict,
-  type MergeableRow,
-} from './merge-rows';
+export { ladderId, rungId, sectionId, type SectionPlace } from './identity';
+export { clampTempo, clampText, MOST } from './limits';
+export { changedFields, madeRow, withFields, withTouched, type FieldConflict, type MergeableRow } from './merge-rows';
 export {
   asStored,
   byId,
-  isThere,
-  joinRecords,
   keptRows,
   mergeKept,
   mergeRecords,
   mergeStudios,
-  setAside,
-  standingRecord,
   type Conflict,
   type KeptRow,
 } from './merge-studio';
-export { asDamaged, parseRow, parseStudio, whyNot } from './parse-studio';
+export { asDamaged, parseRow, whyNot } from './parse-studio';
 export { ladderWithPlace, markWithPlace, upgradeStudio, type LooseStudio, type Upgraded } from './upgrade-studio';
 export { piecesInWork } from './work';
 export { carryMarks } from './carry-marks';

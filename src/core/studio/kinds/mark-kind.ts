@@ -24,8 +24,6 @@ export interface MarkKind<Shape> {
   readonly words: (mark: Shape) => string;
   /** Notes it stands at, the first one first. None for marks of a bar or of the whole. */
   readonly notes: (mark: Shape) => readonly string[];
-  /** The bar it stands at, for marks without a note. */
-  readonly bar: (mark: Shape) => string | null;
   /**
    * The same mark at the partners of its notes; null where one of them has none, or where it does not make sense
    * elsewhere.
@@ -38,11 +36,10 @@ export interface MarkKind<Shape> {
 /** Kinds that stand at one note and are carried with it. */
 export const atOneNote = <Shape extends { readonly noteId: string }>(): Pick<
   MarkKind<Shape>,
-  'place' | 'notes' | 'bar' | 'carried'
+  'place' | 'notes' | 'carried'
 > => ({
   place: (mark) => [mark.noteId],
   notes: (mark) => [mark.noteId],
-  bar: () => null,
   carried: (mark, partner) => {
     const noteId = partner(mark.noteId);
     return noteId === undefined ? null : { ...mark, noteId };

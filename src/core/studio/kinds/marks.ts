@@ -69,8 +69,6 @@ export function markId(mark: NewMark): string {
 export const markInWords = (mark: Mark): string => kindOf(mark).words(mark);
 /** The notes a mark stands at; none for marks of a bar or of the whole piece. */
 export const notesOfMark = (mark: Mark): readonly string[] => kindOf(mark).notes(mark);
-/** The bar a mark stands at where it has no note. */
-export const barOfMark = (mark: Mark): string | null => kindOf(mark).bar(mark);
 /** The mark at the partners of its notes, under the id of its new place; null where it has none there. */
 export function carriedMark(mark: Mark, partner: PartnerOf): Mark | null {
   const carried = kindOf(mark).carried(mark, partner);

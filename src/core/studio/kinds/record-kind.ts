@@ -7,8 +7,6 @@ export const recordBase = { id, at: stamp };
 export interface RecordKind<Shape> {
   /** In a sentence: `2 levels, 1 lesson`. */
   readonly label: string;
-  /** The student it is about; null where it is about none, or about another record. */
-  readonly student: (record: Shape) => string | null;
   /** Ids of other records that this one speaks of. */
   readonly speaksOf: (record: Shape) => readonly string[];
 }

@@ -50,8 +50,6 @@ const kindOf = (event: StudioEvent): RecordKind<StudioEvent> => RECORD_KINDS[eve
 /** A record as it is before it has its id and its time. */
 export type NewEvent = { readonly [K in StudioEvent['kind']]: Omit<EventOf<K>, 'id' | 'at'> }[StudioEvent['kind']];
 
-/** The student a record is about; null where it is about none, or only about another record. */
-export const studentOfEvent = (event: StudioEvent): string | null => kindOf(event).student(event);
 /** What a record is called. */
 export const labelOfEvent = (event: StudioEvent): string => kindOf(event).label;
 /** Ids of the records that a record speaks of. */

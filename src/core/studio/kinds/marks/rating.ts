@@ -16,7 +16,6 @@ export const rating: MarkKind<RatingMark> = {
   place: (m) => [m.barId],
   words: (m) => `rated ${m.score} of 10`,
   notes: () => [],
-  bar: (m) => m.barId,
   carried: () => null,
   written: () => [],
 };

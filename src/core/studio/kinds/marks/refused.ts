@@ -15,7 +15,6 @@ export const refused: MarkKind<RefusedMark> = {
   place: (m) => [m.what],
   words: () => 'a refused suggestion',
   notes: () => [],
-  bar: () => null,
   carried: () => null,
   written: () => [],
 };

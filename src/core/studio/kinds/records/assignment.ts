@@ -36,6 +36,5 @@ export type AssignmentEvent = z.infer<typeof assignmentRecordSchema>;
 
 export const assignment: RecordKind<AssignmentEvent> = {
   label: 'week given',
-  student: (e) => e.studentId,
   speaksOf: (e) => (e.lessonId === null ? [] : [e.lessonId]),
 };

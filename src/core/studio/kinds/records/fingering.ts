@@ -15,6 +15,5 @@ export type FingeringEvent = z.infer<typeof fingeringRecordSchema>;
 
 export const fingering: RecordKind<FingeringEvent> = {
   label: 'changed finger',
-  student: () => null,
   speaksOf: () => [],
 };

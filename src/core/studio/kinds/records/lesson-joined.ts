@@ -14,6 +14,5 @@ export type LessonJoinedEvent = z.infer<typeof lessonJoinedRecordSchema>;
 
 export const lessonJoined: RecordKind<LessonJoinedEvent> = {
   label: 'joined lesson',
-  student: (e) => e.studentId,
   speaksOf: (e) => [e.lessonId, e.into],
 };

@@ -13,4 +13,4 @@ export const lessonRecordSchema = z.object({
 });
 export type LessonEvent = z.infer<typeof lessonRecordSchema>;
 
-export const lesson: RecordKind<LessonEvent> = { label: 'lesson', student: (e) => e.studentId, speaksOf: () => [] };
+export const lesson: RecordKind<LessonEvent> = { label: 'lesson', speaksOf: () => [] };

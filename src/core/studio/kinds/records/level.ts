@@ -42,7 +42,6 @@ export type LevelEvent = z.infer<typeof levelRecordSchema>;
 
 export const level: RecordKind<LevelEvent> = {
   label: 'level',
-  student: (e) => e.studentId,
   speaksOf: (e) => [
     ...(e.lessonId === undefined ? [] : [e.lessonId]),
     ...(e.corrects === undefined ? [] : [e.corrects]),

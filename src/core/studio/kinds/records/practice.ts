@@ -23,6 +23,5 @@ export type PracticeEvent = z.infer<typeof practiceRecordSchema>;
 
 export const practice: RecordKind<PracticeEvent> = {
   label: 'practice log',
-  student: (e) => e.studentId,
   speaksOf: () => [],
 };

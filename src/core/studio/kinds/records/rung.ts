@@ -17,6 +17,5 @@ export type RungEvent = z.infer<typeof rungRecordSchema>;
 
 export const rung: RecordKind<RungEvent> = {
   label: 'rung',
-  student: (e) => e.studentId,
   speaksOf: (e) => (e.lessonId === undefined ? [] : [e.lessonId]),
 };

@@ -15,6 +15,5 @@ export type SaidEvent = z.infer<typeof saidRecordSchema>;
 
 export const said: RecordKind<SaidEvent> = {
   label: 'note on a lesson',
-  student: (e) => e.studentId,
   speaksOf: (e) => [e.lessonId],
 };

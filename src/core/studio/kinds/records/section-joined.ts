@@ -14,6 +14,5 @@ export type SectionJoinedEvent = z.infer<typeof sectionJoinedRecordSchema>;
 
 export const sectionJoined: RecordKind<SectionJoinedEvent> = {
   label: 'joined section',
-  student: () => null,
   speaksOf: () => [],
 };

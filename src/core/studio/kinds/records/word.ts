@@ -9,11 +9,9 @@ export type WordEvent = z.infer<typeof retractSchema> | z.infer<typeof restoreSc
 
 export const retract: RecordKind<z.infer<typeof retractSchema>> = {
   label: 'word',
-  student: () => null,
   speaksOf: (e) => [e.target],
 };
 export const restore: RecordKind<z.infer<typeof restoreSchema>> = {
   label: 'word',
-  student: () => null,
   speaksOf: (e) => [e.target],
 };
