@@ -6,7 +6,7 @@ import { clampTempo, clampText, MOST, rungId, USUAL_TEACHING, type Mark, type Ru
 import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import type { ProposedRung, StudentLevel } from './rung-facts';
-import { proposeRungs } from './rung-rules';
+import { proposeRungs } from './rungs/rungs';
 import { pieceContent, sectionContent } from './section-content';
 import { startTempo } from './start-tempo';
 import { targetTempo } from './target-tempo';

@@ -11,7 +11,8 @@ export { estimateMinutes, learnedOverhead, passSeconds, USUAL_OVERHEAD, type Log
 export { orderChunks, ORDER_SCHOOLS, type LadderChunk, type OrderRequest, type OrderSchool } from './order-chunks';
 export { pieceLadder, type PieceLadder, type PieceLadderRequest, type PieceRung } from './piece-ladder';
 export { STUDENT_LEVELS, type StudentLevel } from './rung-facts';
-export { TEMPO_OVER, TEMPO_STEP } from './rung-rules';
+export { RUNGS } from './rungs/rungs';
+export { TEMPO_OVER, TEMPO_STEP } from './rungs/tempo';
 export { densestQuarter, startTempo } from './start-tempo';
 export { drawnOrder, startingPoints, type StartingPoint } from './starting-points';
 export { fromTemplateRungs, toTemplateRungs } from './templates';

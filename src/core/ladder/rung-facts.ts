@@ -34,7 +34,16 @@ export interface ProposedRung extends MadeRung {
 }
 
 /** Done three times in a row. */
-export const THREE = '3 in a row without a stop';
+const THREE = '3 in a row without a stop';
+/** When a rung counts as done: three in a row before going on, or once now and again tomorrow. */
+export const doneBy = (f: RungFacts): string =>
+  f.teaching.moveOn === 'gate' ? THREE : 'once through, then come back tomorrow';
+/** Two hands that are learned apart first. */
+export const handsApart = (f: RungFacts): boolean =>
+  f.content.hands.length === 2 &&
+  inScope(f, 'unit', 'section') &&
+  f.teaching.hands === 'separate' &&
+  !(f.scope === 'unit' && f.level === 'advanced');
 /** Which hands a rung is for: both where there are two. */
 export const both = (f: RungFacts): string => (f.content.hands.length === 2 ? 'both' : '');
 export const inScope = (f: RungFacts, ...scopes: readonly LadderScope[]): boolean => scopes.includes(f.scope);

@@ -2,7 +2,7 @@ import { chanceItHolds, dueState, standingKey, type FoldedStanding } from '../ma
 import { barsText } from '../sections';
 import type { PlacedSection } from '../sections';
 import type { Score } from '../score';
-import { estimateMinutes, targetTempo, USUAL_OVERHEAD } from '../ladder';
+import { estimateMinutes, RUNGS, targetTempo, USUAL_OVERHEAD } from '../ladder';
 import type { Ladder, Piece, Rung } from '../studio';
 import type { Candidate } from './week-tray';
 
@@ -114,20 +114,21 @@ export function weekCandidates(
       const late = isNew ? fresh * 12 : 0;
       const open = ladder?.rungs.filter((r) => !done.includes(r.id)).slice(0, RUNGS_A_WEEK) ?? [];
       open.forEach((rung, place) => {
-        if (rung.kind === 'warm-up') techniques += 1;
+        const { inWeek, once } = RUNGS[rung.kind];
+        if (inWeek === 'technique') techniques += 1;
         out.push({
           ...base,
           key: `rung ${rung.id}`,
-          kind: rung.kind === 'warm-up' ? 'technique' : rung.kind === 'corner' ? 'corner' : 'rung',
+          kind: inWeek,
           what: `${name}: ${rung.what}`,
           tempo: rung.tempo,
           minutes: shortened(((rung.minutes ?? 4) * overhead) / USUAL_OVERHEAD),
-          days: rung.kind === 'corner' ? 5 : 4 - place,
-          timesADay: rung.kind === 'tempo' ? 1 : Math.max(1, Math.min(10, rung.times)),
-          by: rung.kind === 'corner' || (isNew && place === 0) ? 'midweek' : 'lesson',
+          days: inWeek === 'corner' ? 5 : 4 - place,
+          timesADay: once ? 1 : Math.max(1, Math.min(10, rung.times)),
+          by: inWeek === 'corner' || (isNew && place === 0) ? 'midweek' : 'lesson',
           why: isNew && place === 0 ? 'new' : rung.why,
           weight:
-            (rung.kind === 'warm-up' ? 70 - techniques : rung.kind === 'corner' ? 65 : 60) - order - late - place * 20,
+            (inWeek === 'technique' ? 70 - techniques : inWeek === 'corner' ? 65 : 60) - order - late - place * 20,
         });
       });
     }

@@ -15,7 +15,7 @@ import {
   type Score,
 } from '../score';
 import { ticks, type Ticks } from '../units';
-import { lengthSyllable, meterSyllable, takadimiSyllable, unitNumbers, type CountSystem } from './count-systems';
+import { COUNTING, type CountSystem } from './systems/systems';
 
 /** One said or silent token of a count; `sounding` is false for what is held or rested. */
 export interface CountToken {
@@ -127,22 +127,10 @@ export function countStaff(
       const there = place(onset);
       if (!there) return;
       const { beat, at } = there;
-      switch (system) {
-        case 'meter':
-          put(onset, meterSyllable(at, beat), sounding);
-          break;
-        case 'takadimi':
-          put(onset, takadimiSyllable(at), sounding);
-          break;
-        case 'syllables':
-          put(onset, sounding ? lengthSyllable(inBeats(length, beat), at, beat.compound) : 'sh', sounding);
-          break;
-        case 'unit':
-          for (const { text, after } of unitNumbers(inBeats(length, beat), at, beat)) {
-            const when = onset + (after.n * beatTicks(beat)) / after.d;
-            if (when < end) put(when, text, sounding && when === onset);
-          }
-          break;
+      const counted = { place: at, beats: inBeats(length, beat), beat, sounding };
+      for (const { text, after } of COUNTING[system].say(counted)) {
+        const when = onset + (after.n * beatTicks(beat)) / after.d;
+        if (when < end) put(when, text, sounding && when === onset);
       }
     };
     for (const s of inBars[bar.index] ?? []) if (s.onset >= bar.onset && s.onset < end) say(s.onset, s.sounding, true);
@@ -150,7 +138,7 @@ export function countStaff(
       if (rest.onset >= bar.onset && rest.onset < end && !struck.has(rest.onset) && rest.bar === bar.index)
         say(rest.onset, rest.duration, false);
     // Beats on which nothing begins: held or rested on.
-    if (system === 'meter' || system === 'takadimi')
+    if (COUNTING[system].namesBeats)
       for (const beat of beats) {
         const quarters = subtract(beat.start, shift);
         if (quarters.n < 0) continue;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COUNT_SYSTEMS, COUNTING } from '../rhythm';
 
 /** Where teachers disagree (handbook chapter 17): each question and its schools. */
 export const teachingSchema = z.object({
@@ -7,7 +8,7 @@ export const teachingSchema = z.object({
   fingers: z.enum(['every', 'changes', 'none']),
   dynamics: z.enum(['start', 'after']),
   moveOn: z.enum(['gate', 'return']),
-  counting: z.enum(['unit', 'meter', 'syllables', 'takadimi']),
+  counting: z.enum(COUNT_SYSTEMS),
   trills: z.enum(['measured', 'free']),
   time: z.enum(['breath', 'metronome']),
   reading: z.enum(['reading', 'rote']),
@@ -107,12 +108,7 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
   ask(
     'counting',
     'Counting',
-    [
-      ['meter', '1 e & a'],
-      ['unit', 'each note by its length'],
-      ['syllables', 'ta, ti-ti'],
-      ['takadimi', 'takadimi'],
-    ],
+    COUNT_SYSTEMS.map((system) => [system, COUNTING[system].label]),
     'the beat has a number in every lesson to come',
   ),
   ask(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
-import { countStaff, countText, tieCounts } from './count-staff';
-import type { CountSystem } from './count-systems';
+import { openAbc } from '../../studio';
+import { countStaff, countText, tieCounts } from '../count-staff';
+import type { CountSystem } from './systems';
 
 const scoreOf = (meter: string, music: string) => {
   const opened = openAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`, 'count.abc');

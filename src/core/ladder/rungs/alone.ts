@@ -1,0 +1,22 @@
+import { inScope, one, doneBy } from '../rung-facts';
+import type { RungRule } from './rung-rule';
+
+/** One line, slowly: for pieces that are not for two hands. */
+export const alone: RungRule = {
+  inWeek: 'rung',
+  once: false,
+  propose: (f) =>
+    inScope(f, 'unit', 'section') && f.content.notes > 0 && f.content.hands.length < 2
+      ? [
+          one(
+            'alone',
+            'Play slowly, right notes and fingers',
+            '',
+            f.start,
+            f.times,
+            doneBy(f),
+            'right from the first time',
+          ),
+        ]
+      : [],
+};

@@ -1,0 +1,22 @@
+import { inScope, one } from '../rung-facts';
+import type { RungRule } from './rung-rule';
+
+/** With the other part. */
+export const partner: RungRule = {
+  inWeek: 'rung',
+  once: false,
+  propose: (f) =>
+    f.content.parts > 1 && inScope(f, 'section', 'piece')
+      ? [
+          one(
+            'partner',
+            'With the partner: a count-in, slowly, without repeats',
+            '',
+            f.start,
+            2,
+            'to the end without a stop',
+            'there is another part',
+          ),
+        ]
+      : [],
+};

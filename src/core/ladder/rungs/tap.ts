@@ -1,0 +1,23 @@
+import { COUNTING } from '../../rhythm';
+import { both, inScope, one } from '../rung-facts';
+import type { RungRule } from './rung-rule';
+
+/** A new rhythm, tapped and said. */
+export const tap: RungRule = {
+  inWeek: 'rung',
+  once: false,
+  propose: (f) =>
+    f.content.newRhythms.length > 0 && f.level !== 'advanced' && inScope(f, 'unit', 'section')
+      ? [
+          one(
+            'tap',
+            `Tap bars ${f.bars} and ${COUNTING[f.teaching.counting].task}`,
+            both(f),
+            f.start,
+            2,
+            'twice without a stop',
+            `a rhythm not met before in bar ${f.numberOf(f.content.newRhythms[0] ?? 0)}`,
+          ),
+        ]
+      : [],
+};
