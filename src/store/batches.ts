@@ -7,6 +7,7 @@ import {
   mergeRecords,
   removalId,
   ROW_TABLES,
+  sameContent,
   withFields,
   type Conflict,
   type MergeableRow,
@@ -134,15 +135,24 @@ export async function putBatch(
   return { batch, merged: { conflicts, newRecords: fresh.length } };
 }
 
-/** A row as it was before a file came, with what was written beside it since. */
+/**
+ * A row as it was before a file came, with what was written beside it since. Times of fields go back with it, that of
+ * its making too: a field that has none of its own counts from then.
+ */
 function asBefore(current: KeptState, from: KeptState, to: KeptState): KeptState {
-  if (!current.row || !from.row || !to.row) return to;
+  if (!current.row || !from.row || !to.row || sameContent(current.row, from.row)) return to;
   const now = current.row as MergeableRow;
+  const came = from.row as MergeableRow;
   const was = to.row as MergeableRow & Readonly<Record<string, unknown>>;
-  const fields = changedFields(from.row, to.row);
-  const values = new Map(fields.map((field) => [field, was[field]]));
-  const times = new Map(fields.map((field) => [field, was.touched?.[field]]));
-  return { row: { ...withFields(now, values), touched: withFields(now.touched ?? {}, times) }, removal: to.removal };
+  const since = Object.entries(now.touched ?? {}).filter(([field, at]) => came.touched?.[field] !== at);
+  const written = new Set(since.map(([field]) => field));
+  const values = new Map(
+    changedFields(from.row, to.row)
+      .filter((field) => !written.has(field))
+      .map((field) => [field, was[field]]),
+  );
+  const touched = { ...was.touched, ...Object.fromEntries(since) };
+  return { row: { ...withFields(now, values), touched }, removal: to.removal };
 }
 
 async function stateOf(db: StudioDatabase, table: RowTable, id: string): Promise<KeptState> {

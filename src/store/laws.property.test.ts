@@ -286,7 +286,13 @@ const bare = (studio: Studio): unknown =>
     ),
   ) as unknown;
 
-const run = { numRuns: 30, interruptAfterTimeLimit: 40_000, markInterruptAsFailure: false };
+/** As many as there is time for in the usual tests; `npm run test:long` tries many more. */
+const LONG = process.env['LONG'] !== undefined;
+const run = {
+  numRuns: LONG ? 600 : 30,
+  interruptAfterTimeLimit: LONG ? 900_000 : 40_000,
+  markInterruptAsFailure: false,
+};
 
 describe('every state that commands reach', () => {
   it('goes out and comes in as itself, has one mark a place, and keeps its standings folded', async () => {
@@ -426,7 +432,23 @@ describe('devices that went apart', () => {
         await putStudio(db, b, 'file', LATER);
         expect(bare(await readStudio(db))).toEqual(bare(is));
       }),
-      run,
+      {
+        ...run,
+        // Found by an earlier run: the time of a field that has none of its own goes back with that of the row.
+        examples: [
+          [
+            [
+              ['settings', 0, 0],
+              ['finger', 0, 0],
+            ],
+            [
+              ['finger', 0, 0],
+              ['settings', 0, 15],
+              ['finger', 0, 0],
+            ],
+          ],
+        ],
+      },
     );
   });
 });

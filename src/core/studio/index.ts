@@ -79,7 +79,15 @@ export {
 } from './day';
 export { ladderId, rungId, sectionId, type SectionPlace } from './identity';
 export { clampTempo, clampText, MOST } from './limits';
-export { changedFields, madeRow, withFields, withTouched, type FieldConflict, type MergeableRow } from './merge-rows';
+export {
+  changedFields,
+  madeRow,
+  sameContent,
+  withFields,
+  withTouched,
+  type FieldConflict,
+  type MergeableRow,
+} from './merge-rows';
 export {
   asStored,
   byId,
