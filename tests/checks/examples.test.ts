@@ -48,5 +48,8 @@ describe.each(ROOMS)('examples of %s', (room) => {
     expect(evaluate(expression, { ...face, ...own, score, scoreOf })).toEqual(evaluate(value, {}));
   });
   it('has one in its README', () =>
-    expect(examples.some((e) => e.path === join(CORE, room, 'README.md')), `src/core/${room}/README.md`).toBe(true));
+    expect(
+      examples.some((e) => e.path === join(CORE, room, 'README.md')),
+      `src/core/${room}/README.md`,
+    ).toBe(true));
 });

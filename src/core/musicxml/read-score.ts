@@ -214,6 +214,8 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
   const partHeads = new Map<string, PartHead>();
   const parts = new Map<string, GrowingPart>();
   const bars: BarHead[] = [];
+  /** In a score without a header, what belongs to one goes right after the root begins. */
+  let afterRoot = 0;
   let layout: 'partwise' | 'timewise' | null = null;
   let currentPart = '';
   let currentBar = -1;
@@ -246,7 +248,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
     const walked = walkXml(
       text,
       {
-        wants: (path, attributes) => {
+        wants: (path, attributes, after) => {
           if (path.length === 1) {
             const root = path[0];
             if (root !== 'score-partwise' && root !== 'score-timewise')
@@ -255,6 +257,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
                 `${file} is XML, but not a MusicXML score: it begins with <${(root ?? '').slice(0, 40)}>. MusicXML files (.musicxml, .xml, .mxl) are read.`,
               );
             layout = root === 'score-partwise' ? 'partwise' : 'timewise';
+            afterRoot = after;
             return false;
           }
           if (path.length === 2) {
@@ -290,6 +293,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
         tree: (element, path) => {
           if (path.length === 2) {
             if (['defaults', 'credit', 'part-list'].includes(element.name)) header.headerEnd ??= element.start;
+            else afterRoot = element.end;
             if (element.name === 'part-list')
               for (const p of childrenNamed(element, 'score-part'))
                 partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
@@ -356,7 +360,7 @@ export function readScore(text: string, file: string): Result<ReadScore, ReadCod
     ranges: [...parts.values()].map((p) => p.ranges),
     filledFrom,
     identification: header.identification,
-    headerEnd: header.headerEnd ?? 0,
+    headerEnd: header.headerEnd ?? afterRoot,
     miscellaneous: header.miscellaneous,
   });
 }

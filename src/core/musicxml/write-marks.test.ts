@@ -86,3 +86,23 @@ it('says which marks have no note here', async () => {
     unplaced: [{ noteId: 'gone' }],
   });
 });
+
+describe('a score without a header', () => {
+  const note = '<note><pitch><step>C</step><octave>4</octave></pitch><duration>4</duration></note>';
+  const part = `<part id="P1"><measure number="1"><attributes><divisions>1</divisions></attributes>${note}</measure></part>`;
+  const score = (head: string) =>
+    `<?xml version="1.0" encoding="UTF-8"?>\n<!-- a > sign --><score-partwise version="4.0">${head}${part}</score-partwise>`;
+  it.each([
+    ['nothing', '', '<score-partwise version="4.0"><identification>'],
+    ['a title', '<movement-title>Lamps</movement-title>', '</movement-title><identification>'],
+    ['a part list', '<part-list><score-part id="P1"><part-name>A</part-name></score-part></part-list>', '<part-list>'],
+  ])('with %s keeps what is remembered inside its root, and opens again', (_, head, found) => {
+    const read = readScore(score(head), 'bare.xml');
+    if (!read.ok) throw new Error(read.issue.message);
+    const written = writeMarks(score(head), read.value, [], 'remembered words');
+    expect(written.text).toMatch(/^<\?xml/);
+    expect(written.text).toContain(found);
+    const again = readScore(written.text, 'again.xml');
+    expect(again.ok && Object.values(again.value.miscellaneous)).toEqual(['remembered words']);
+  });
+});

@@ -33,8 +33,11 @@ class Stop extends Error {
 }
 
 export interface XmlVisitor {
-  /** Called at each start tag outside a subtree being built; true builds this element as a tree. */
-  readonly wants: (path: readonly string[], attributes: Readonly<Record<string, string>>) => boolean;
+  /**
+   * Called at each start tag outside a subtree being built, with the place after it in the text; true builds this
+   * element as a tree.
+   */
+  readonly wants: (path: readonly string[], attributes: Readonly<Record<string, string>>, after: number) => boolean;
   readonly tree: (element: XmlElement, path: readonly string[]) => void;
   readonly entity?: (name: string) => void;
 }
@@ -59,7 +62,7 @@ export function walkXml(text: string, visitor: XmlVisitor, file: string): Result
     path.push(tag.name);
     if (path.length > LIMITS.depth) throw new Stop('too-deep', 'elements are nested too deep');
     const attributes = tag.attributes as Record<string, string>;
-    if (open.length > 0 || visitor.wants(path, attributes)) {
+    if (open.length > 0 || visitor.wants(path, attributes, parser.position)) {
       const end = parser.position;
       open.push({
         name: tag.name,
