@@ -28,7 +28,7 @@ export function blockChords(beats: readonly BeatChord[]): ChordBlock[] {
     const keys =
       root === null || !kind || bass === null
         ? []
-        : [36 + ((bass - 0 + 12) % 12) + 12, ...kind.tones.map((t) => 60 + ((root + t) % 12))];
+        : [48 + (bass % 12), ...kind.tones.map((t) => 60 + ((root + t) % 12))];
     out.push({
       bar: b.bar,
       onset: b.onset,
