@@ -5,6 +5,7 @@
 export {
   realiseOrnaments,
   ORNAMENT_STYLES,
+  usualStyle,
   type OrnamentNote,
   type OrnamentStyle,
   type RealisedOrnament,

@@ -244,6 +244,10 @@ function graceNotes(
   return [...out, { onset: from, duration: subtract(add(start, length), from), midi: key }];
 }
 
+/** How ornaments are played where nobody chose: measured trills, or free ones as the early masters have them. */
+export const usualStyle = (trills: 'measured' | 'free'): OrnamentStyle =>
+  trills === 'measured' ? 'measured' : 'early';
+
 /** Every ornament of the score as notes; `chosen` gives single notes another style. Notes without a pitch have none. */
 export function realiseOrnaments(
   score: Score,

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import type { DynamicLevel } from '@/core/dynamics';
 import { LEVELS } from '@/core/dynamics';
 import type { FingeringLock, FingeringRequest } from '@/core/fingering';
-import type { OrnamentStyle } from '@/core/ornaments';
+import { usualStyle } from '@/core/ornaments';
 import { countStaff, type CountSystem } from '@/core/rhythm';
 import { tempoAt } from '@/core/score';
 import { instrumentOf } from '@/core/instruments';
@@ -23,7 +23,6 @@ export type Lane = (typeof LANES)[number];
  * Style of an ornament until the teacher chooses another for it: measured while that is how trills are taught, else as
  * older music has it.
  */
-const usualStyle = (trills: 'measured' | 'free'): OrnamentStyle => (trills === 'measured' ? 'measured' : 'early');
 /** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
 export const USUAL_BREATH = 8;
 
