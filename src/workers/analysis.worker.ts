@@ -51,7 +51,7 @@ const api: AnalysisWorkerApi = {
     Promise.resolve(
       analysed(loaded, ({ score, sameness, sections, harmony }) => ({
         harmony,
-        dynamics: suggestDynamics(score, sameness, sections, harmony),
+        dynamics: suggestDynamics(score, sameness, sections, harmony, request.instrument),
         breaths: request.breathes
           ? placeBreaths(score, request.tempo, request.breathSpanInSeconds, { strictTime: request.strictTime })
           : null,

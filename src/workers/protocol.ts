@@ -11,7 +11,7 @@ import type { LadderChunk, OrderRequest } from '@/core/ladder';
 import type { MidiRequest } from '@/core/midi';
 import type { OrnamentStyle, RealisedOrnament } from '@/core/ornaments';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
-import type { PlayerFamily } from '@/core/instruments';
+import type { InstrumentId, PlayerFamily } from '@/core/instruments';
 import type { Result } from '@/core/result';
 import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
 import type { ProposedSection } from '@/core/sections';
@@ -38,6 +38,7 @@ export interface MarkingRequest {
   /** Quarters a minute, for breaths and ornaments. */
   readonly tempo: number;
   readonly breathSpanInSeconds: number;
+  readonly instrument: InstrumentId;
   /** Its player breathes; where the metronome wins, only where there is time. */
   readonly breathes: boolean;
   readonly strictTime: boolean;

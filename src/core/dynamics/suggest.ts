@@ -1,6 +1,7 @@
 import { findHarmony, type Harmony } from '../harmony';
+import { guessInstrument, instrumentOf, type InstrumentId } from '../instruments';
 import { findSameness, type Sameness } from '../sameness';
-import { struckNotes, type Note, type Score } from '../score';
+import { struckNotes, type Note, type Part, type Score } from '../score';
 import { proposeSections, type ProposedSection } from '../sections';
 import type { Ticks } from '../units';
 import { tuneStaff } from './tune';
@@ -81,17 +82,13 @@ function balance(
   ];
 }
 
-/** Lowest keys of instruments whose bottom notes need more: flute and recorder, sounding **[common practice]**. */
-const WEAK_BELOW: readonly (readonly [RegExp, number])[] = [
-  [/flute/i, 67],
-  [/recorder/i, 77],
-];
+const instrumentOfPart = (part: Part | undefined): InstrumentId =>
+  (part && guessInstrument({ name: part.name, sound: part.instrumentSound, program: null })) ?? 'other';
 
 /** A run of low notes on an instrument that is weak there is played out. */
-function weakRegister(score: Score, tune: readonly Note[]): SuggestedDynamic[] {
-  const part = score.parts[0];
-  const limit = WEAK_BELOW.find(([name]) => name.test(`${part?.name ?? ''} ${part?.instrumentSound ?? ''}`))?.[1];
-  if (limit === undefined) return [];
+function weakRegister(instrument: InstrumentId, tune: readonly Note[]): SuggestedDynamic[] {
+  const limit = instrumentOf(instrument).weakBelow;
+  if (limit === null) return [];
   const out: SuggestedDynamic[] = [];
   tune.forEach((n, i) => {
     const run = tune.slice(i, i + 3);
@@ -121,6 +118,7 @@ export function suggestDynamics(
   sameness: Sameness = findSameness(score),
   sections: readonly ProposedSection[] = proposeSections(score, sameness),
   harmony: Harmony = findHarmony(score),
+  instrument: InstrumentId = instrumentOfPart(score.parts[0]),
 ): SuggestedDynamic[] {
   const tune = tuneOf(score);
   const printed = printedDynamics(score);
@@ -225,6 +223,6 @@ export function suggestDynamics(
         phrase.to === phrase.section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades',
       );
   }
-  out.push(...balance(score, printed, out), ...weakRegister(score, tune));
+  out.push(...balance(score, printed, out), ...weakRegister(instrument, tune));
   return out.sort((a, b) => a.onset - b.onset);
 }

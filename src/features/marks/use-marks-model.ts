@@ -188,6 +188,7 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
   const askedMarking = useMarking(piece, student?.id ?? '', {
     tempo,
     breathSpanInSeconds: student?.breathSpanInSeconds ?? USUAL_BREATH,
+    instrument: piece.instrument,
     breathes: about.breathes,
     strictTime: teaching.time === 'metronome',
     bowed: solver === 'bowed',
