@@ -51,9 +51,9 @@ describe('what to hear', () => {
     heard('risk', { at: '2026-01-10T15:00:00.000Z', fading: fading('2026-01-20T15:00:00.000Z', 2) }),
     heard('given', { level: null }),
   ]);
-  const order = sectionsToHear([{ pieceId: 'p', sections }], there, 's', new Set(['given']), NOW);
+  const order = () => sectionsToHear([{ pieceId: 'p', sections }], there, 's', new Set(['given']), NOW);
   it('is what was given, then at risk, due, new, the rest', () =>
-    expect(order.map((h) => [h.sectionId, h.state])).toEqual([
+    expect(order().map((h) => [h.sectionId, h.state])).toEqual([
       ['given', 'assigned'],
       ['risk', 'at-risk'],
       ['due', 'due'],
@@ -61,9 +61,9 @@ describe('what to hear', () => {
       ['fresh', 'fresh'],
     ]));
   it('says how likely it still holds, only where something can fade', () => {
-    expect(order.find((h) => h.sectionId === 'due')?.chance).toBeCloseTo(0.9, 6);
-    expect(order.find((h) => h.sectionId === 'given')?.chance).toBeNull();
-    expect(order.find((h) => h.sectionId === 'new')?.chance).toBeNull();
+    expect(order().find((h) => h.sectionId === 'due')?.chance).toBeCloseTo(0.9, 6);
+    expect(order().find((h) => h.sectionId === 'given')?.chance).toBeNull();
+    expect(order().find((h) => h.sectionId === 'new')?.chance).toBeNull();
   });
   it('keeps the order of the piece within a state, and counts ground as new', () => {
     const plain = [
