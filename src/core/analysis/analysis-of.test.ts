@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest';
+import { barDifficulties, cornersOf } from '../difficulty';
+import { findHarmony } from '../harmony';
+import { findSameness, payOff, rhythmFamilies } from '../sameness';
+import { proposeSections } from '../sections';
+import { openAbc } from '../studio';
+import { analysisOf, usualPlayer } from './analysis-of';
+
+const read = (music: string, head = '') => {
+  const opened = openAbc(`X:1\nM:4/4\nL:1/4\n${head}K:C\n${music}`, 'x.abc');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  return opened.value.read.score;
+};
+const TUNE = 'C D E F | G A B c | c B A G | C4 | C D E F | G A B c | c B A F | G4 |]';
+const TWO = '[V:1] z4 | z4 |]\n[V:2] C D E F | G4 |]';
+
+describe('the analysis of a piece', () => {
+  const score = read(TUNE);
+  it('is what the rooms compute, each by itself', () => {
+    const a = analysisOf(score);
+    expect(a.sameness).toEqual(findSameness(score));
+    expect(a.sections).toEqual(proposeSections(score));
+    expect(a.harmony).toEqual(findHarmony(score));
+    expect(a.families).toEqual(rhythmFamilies(score));
+    expect(a.payOff).toEqual(payOff(score));
+    expect(a.difficulties).toEqual(barDifficulties(score, { keyboard: true }));
+    expect(a.corners).toEqual(cornersOf(a.difficulties));
+    expect(a.comparable).toBe(true);
+  });
+  it('is made once a version and player, and anew for another version', () => {
+    expect(analysisOf(score)).toBe(analysisOf(score));
+    expect(analysisOf(score).sections).toBe(analysisOf(score).sections);
+    expect(analysisOf(score, { parts: ['P1'], instrument: 'violin' })).not.toBe(analysisOf(score));
+    expect(analysisOf({ ...score })).not.toBe(analysisOf(score));
+  });
+  it('knows a keyboard from another instrument', () => {
+    const wide = read('[C,CGc] [D,DAd] [E,EBe] [F,Fcf] |]');
+    const keys = analysisOf(wide, { parts: ['P1'], instrument: 'piano' }).difficulties;
+    const voice = analysisOf(wide, { parts: ['P1'], instrument: 'voice' }).difficulties;
+    expect(keys).not.toEqual(voice);
+  });
+});
+
+describe('who plays', () => {
+  const two = read(TWO, 'V:1 name="Flute"\nV:2 name="Oboe"\n');
+  it('is usually the first part that has notes', () => {
+    expect(usualPlayer(two).parts).toEqual(['P2']);
+    expect(usualPlayer(two, 'oboe')).toEqual({ parts: ['P2'], instrument: 'oboe' });
+    expect(analysisOf(two).parts.map((p) => p.name)).toEqual(['Oboe']);
+  });
+  it('may be several parts, in the order of the score; parts that are gone leave the first', () => {
+    expect(analysisOf(two, { parts: ['P2', 'P1'] }).parts.map((p) => p.id)).toEqual(['P1', 'P2']);
+    expect(analysisOf(two, { parts: ['P9'] }).parts.map((p) => p.id)).toEqual(['P1']);
+  });
+});
