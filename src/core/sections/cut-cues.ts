@@ -1,0 +1,76 @@
+import { meterText, type Bar } from '../score';
+import { CUT_WEIGHTS } from './cut-weights';
+import type { Phrasing } from './phrasing';
+
+/** A bar line, and what the cues look at. */
+export interface BarLine {
+  readonly music: Phrasing;
+  readonly before: Bar;
+  readonly bar: Bar;
+}
+
+/** What speaks for or against a cut. A printed one may be crossed by no division. */
+export interface Cue {
+  readonly weight: number;
+  readonly reason: string;
+  readonly printed: boolean;
+}
+
+type Listen = (line: BarLine) => readonly Cue[];
+const printed = (weight: number, reason: string): readonly Cue[] => [{ weight, reason, printed: true }];
+const heard = (weight: number, reason: string): readonly Cue[] => [{ weight, reason, printed: false }];
+
+const doubleBar: Listen = ({ before }) =>
+  before.signs.doubleBar === 'light-light'
+    ? printed(CUT_WEIGHTS.doubleBar, 'double bar')
+    : before.signs.doubleBar === 'light-heavy'
+      ? printed(CUT_WEIGHTS.doubleBar, 'final bar line')
+      : [];
+const repeatSign: Listen = ({ before, bar }) =>
+  before.signs.repeatEnd !== null || bar.signs.repeatStart ? printed(CUT_WEIGHTS.repeat, 'repeat sign') : [];
+/** An ending goes with the bars before it. */
+const ending: Listen = ({ bar }) =>
+  bar.signs.ending?.starts ? heard(-0.4, `ending ${bar.signs.ending.numbers.join(', ')}`) : [];
+const playingOrder: Listen = ({ before, bar }) =>
+  before.signs.fine || before.signs.jump || bar.signs.segno !== null || bar.signs.coda !== null
+    ? printed(CUT_WEIGHTS.jump, 'a sign of the playing order')
+    : [];
+const newKey: Listen = ({ before, bar }) =>
+  before.key.fifths !== bar.key.fifths || before.key.mode !== bar.key.mode ? heard(CUT_WEIGHTS.key, 'key changes') : [];
+const newMeter: Listen = ({ before, bar }) =>
+  meterText(before.meter) !== meterText(bar.meter) ? heard(CUT_WEIGHTS.meter, 'meter changes') : [];
+const rehearsal: Listen = ({ music, bar }) =>
+  music.score.directions.some((d) => d.kind === 'rehearsal' && d.bar === bar.index && d.onset === bar.onset)
+    ? printed(CUT_WEIGHTS.rehearsal, 'rehearsal mark')
+    : [];
+const newTempo: Listen = ({ music, bar }) =>
+  music.score.tempos.some((t) => t.bar === bar.index && t.onset === bar.onset)
+    ? heard(CUT_WEIGHTS.tempo, 'new tempo')
+    : [];
+const newLine: Listen = ({ bar }) => (bar.lineBreak ? heard(CUT_WEIGHTS.lineBreak, 'new line of print') : []);
+
+const comesAgain: Listen = ({ music, bar }) => {
+  const back = music.returns.get(bar.index);
+  return back ? heard(CUT_WEIGHTS.returnBase + CUT_WEIGHTS.returnBar * Math.min(8, back.length), back.text) : [];
+};
+const texture: Listen = ({ music, before, bar }) =>
+  music.score.notes.length > 0 && music.textures[bar.index] !== music.textures[before.index]
+    ? heard(CUT_WEIGHTS.texture * 0.4, 'texture changes')
+    : [];
+
+/** Cues at the line itself; they say nothing where the line only ends a pick-up. */
+const AT_THE_LINE: readonly Listen[] = [doubleBar, repeatSign, ending, playingOrder, newKey, newMeter];
+/** Cues of what begins. */
+const OF_THE_BAR: readonly Listen[] = [rehearsal, newTempo, newLine];
+/** Cues that are heard after how the music breathes. */
+const OF_THE_MUSIC: readonly Listen[] = [comesAgain, texture];
+
+const cuesOf = (cues: readonly Listen[], line: BarLine): Cue[] => cues.flatMap((listen) => listen(line));
+
+/** What is printed at a bar line, in the order in which it is said. */
+export const printedCues = (line: BarLine): Cue[] => {
+  const endsPickup = line.bar.index === 1 && line.music.pickup > 0;
+  return cuesOf(endsPickup ? OF_THE_BAR : [...AT_THE_LINE, ...OF_THE_BAR], line);
+};
+/** What the music itself says at a bar line. */
+export const musicCues = (line: BarLine): Cue[] => cuesOf(OF_THE_MUSIC, line);

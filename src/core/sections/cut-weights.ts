@@ -1,0 +1,20 @@
+/** What each sign adds. Chosen by us, tuned on the pieces in `tests/pieces`; printed signs weigh most. */
+export const CUT_WEIGHTS = {
+  doubleBar: 1.1,
+  repeat: 1.1,
+  rehearsal: 1.3,
+  ending: 0.7,
+  jump: 0.8,
+  key: 0.9,
+  meter: 0.8,
+  tempo: 0.6,
+  longNote: 0.55,
+  rest: 0.5,
+  slur: 0.15,
+  fermata: 0.6,
+  texture: 0.35,
+  returnBase: 0.25,
+  /** For each bar the return lasts, up to 8. */
+  returnBar: 0.1,
+  lineBreak: 0.12,
+} as const;
