@@ -173,6 +173,9 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
       case 'retract':
       case 'restore':
         break;
+      default:
+        // A new kind of record has to say here what folding makes of it.
+        e satisfies never;
     }
   }
   const histories = new Map<string, LevelEvent[]>();
