@@ -30,8 +30,8 @@ test('fingers are proposed, two are locked and the rest follows, a student sees 
   await goTo(page, 'Marks');
 
   // Usually only where the hand changes place; on every note when that is asked for. Nothing is stored yet.
-  await expect(page.getByLabel('Fingers', { exact: true })).toHaveValue('changes');
-  await page.getByLabel('Fingers', { exact: true }).selectOption('every');
+  await expect(page.getByRole('combobox', { name: 'Fingers', exact: true })).toHaveValue('changes');
+  await page.getByRole('combobox', { name: 'Fingers', exact: true }).selectOption('every');
   await expect(rightHand(page).getByRole('button').nth(4)).toBeVisible();
   const before = await rightHand(page).getByRole('button').allTextContents();
   expect(before[0]).toBe('5');
