@@ -163,6 +163,16 @@ async function stateOf(db: StudioDatabase, table: RowTable, id: string): Promise
 const arrivalsOf = async (db: StudioDatabase, batch: number): Promise<Arrival[]> =>
   db.arrivals.where('batch').equals(batch).toArray();
 
+/** One row as it stands on the other side of a batch, with what was written beside it since. */
+async function turnRow(
+  db: StudioDatabase,
+  { table, key }: Extract<Arrival, { kind: 'row' }>,
+  from: KeptState,
+  to: KeptState,
+): Promise<void> {
+  await storeKept(db, table, key, asBefore(await stateOf(db, table, key), from, to));
+}
+
 /**
  * Takes back what came with a file: rows are as they were, its records are kept beside until it is brought back or
  * forgotten.
@@ -171,12 +181,7 @@ export async function takeBackBatch(db: StudioDatabase, batch: number): Promise<
   for (const arrival of (await arrivalsOf(db, batch)).reverse()) {
     switch (arrival.kind) {
       case 'row':
-        await storeKept(
-          db,
-          arrival.table,
-          arrival.key,
-          asBefore(await stateOf(db, arrival.table, arrival.key), arrival.after, arrival.before),
-        );
+        await turnRow(db, arrival, arrival.after, arrival.before);
         break;
       case 'replaced':
         await db.events.put(arrival.before);
@@ -197,12 +202,7 @@ export async function bringBackBatch(db: StudioDatabase, batch: number): Promise
   for (const arrival of await arrivalsOf(db, batch)) {
     switch (arrival.kind) {
       case 'row':
-        await storeKept(
-          db,
-          arrival.table,
-          arrival.key,
-          asBefore(await stateOf(db, arrival.table, arrival.key), arrival.before, arrival.after),
-        );
+        await turnRow(db, arrival, arrival.before, arrival.after);
         break;
       case 'replaced':
         await db.events.put(arrival.after);

@@ -2,18 +2,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '@/core/studio';
+import { scoreOfAbc } from '@/core/studio/abc-for-tests';
 
 const CORE = 'src/core';
 const ROOMS = readdirSync(CORE, { withFileTypes: true }).flatMap((d) => (d.isDirectory() ? [d.name] : []));
 /** Eight bars in C: the second four are as the first but for their end. */
 const EIGHT = 'C D E F | G A B c | c B A G | C4 | C D E F | G A B c | c B A F | G4 |]';
 
-const scoreOf = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=80\nK:C\n${music}`, 'example.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=80\nK:C\n${music}`);
 
 const filesOf = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {

@@ -6,15 +6,12 @@ import { buildLadder, orderChunks, ORDER_SCHOOLS, tempoSteps } from '@/core/ladd
 import { askedFacets } from '@/core/mastery';
 import { realiseOrnaments, usualStyle } from '@/core/ornaments';
 import { countStaff, countText } from '@/core/rhythm';
-import { openAbc, TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching } from '@/core/studio';
+import { TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching } from '@/core/studio';
 import { fingerLane, usualView } from '@/features/marks/finger-view';
 import { proposeSections } from '@/core/sections';
+import { scoreOfAbc } from '@/core/studio/abc-for-tests';
 
-const read = (text: string) => {
-  const opened = openAbc(text, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (text: string) => scoreOfAbc(text);
 /** Two hands, a new rhythm, dynamics, an ornament and a hard end. */
 const DUET = read(`X:1
 M:4/4

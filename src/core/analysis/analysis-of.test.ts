@@ -3,14 +3,10 @@ import { barDifficulties, cornersOf } from '../difficulty';
 import { findHarmony } from '../harmony';
 import { findSameness, payOff, rhythmFamilies } from '../sameness';
 import { proposeSections } from '../sections';
-import { openAbc } from '../studio';
 import { analysisOf, usualPlayer } from './analysis-of';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (music: string, head = '') => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\n${head}K:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (music: string, head = '') => scoreOfAbc(`X:1\nM:4/4\nL:1/4\n${head}K:C\n${music}`);
 const TUNE = 'C D E F | G A B c | c B A G | C4 | C D E F | G A B c | c B A F | G4 |]';
 const TWO = '[V:1] z4 | z4 |]\n[V:2] C D E F | G4 |]';
 

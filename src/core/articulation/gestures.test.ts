@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { countArticulations, findGestures, GESTURE_CUES } from './gestures';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music} |`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music} |`);
 const kinds = (music: string): string[] => findGestures(scoreOf(music), 'keyboard').map((g) => `${g.kind} ${g.noteId}`);
 
 // Handbook chapter 6 [common practice].

@@ -2,13 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { pitchName, playingOrder } from '../score';
 import { openAbc } from '../studio';
 import { parseAbcKey } from './abc-header';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const HEAD = 'X:1\nM:4/4\nL:1/8\nK:';
-const open = (abc: string) => {
-  const opened = openAbc(abc, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const open = (abc: string) => scoreOfAbc(abc);
 const notes = (music: string, key = 'C'): string[] => {
   const score = open(`${HEAD}${key}\n${music}`);
   return score.notes.map((n) => `${n.pitch ? pitchName(n.pitch) : 'x'} ${n.duration / score.ticksPerQuarter}`);

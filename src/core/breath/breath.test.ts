@@ -1,16 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findHarmony } from '../harmony';
-import { openAbc } from '../studio';
 import { bowingCost, proposeBowing, strokesOf, type BowDirection } from './bowing';
 import { breathPlaces, placeBreaths } from './place-breaths';
 import { punctuatePhrases } from './punctuation';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (music: string, meter = '4/4', key = 'C') => {
-  const opened = openAbc(`X:1\nM:${meter}\nL:1/4\nQ:1/4=60\nK:${key}\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string, meter = '4/4', key = 'C') =>
+  scoreOfAbc(`X:1\nM:${meter}\nL:1/4\nQ:1/4=60\nK:${key}\n${music}`);
 
 const piece = fc
   .array(fc.constantFrom('C D E F', 'G2 A2', 'c4', '(C D E F)', 'E F/G/ A2', 'G3 z', 'A/B/c/d/ e2', 'c2- c2'), {

@@ -1,5 +1,4 @@
 import {
-  openAbc,
   type Ladder,
   type Mark,
   type Piece,
@@ -14,6 +13,7 @@ import type { FoldedStanding } from '../mastery';
 import type { Result } from '../result';
 import type { Score } from '../score';
 import type { Asks, Command, Moment, Outcome, RowChange } from './command';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const AT = '2026-05-20T15:00:00.000Z';
 
@@ -44,11 +44,7 @@ export const nothing: TestStored = {
   standings: [],
 };
 
-export const scoreOf = (abc: string): Score => {
-  const opened = openAbc(abc, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+export const scoreOf = (abc: string): Score => scoreOfAbc(abc);
 /** Eight bars of one line, the second four as the first but for their end. */
 export const EIGHT = scoreOf(
   'X:1\nM:4/4\nL:1/4\nQ:1/4=80\nK:C\nC D E F | G A B c | c B A G | C4 | C D E F | G A B c | c B A F | G4 |]',

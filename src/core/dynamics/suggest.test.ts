@@ -1,16 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { LEVELS, printedDynamics, suggestDynamics } from './suggest';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (music: string, name = 'Violin', key = 'C') => {
-  const opened = openAbc(
-    `X:1\nM:4/4\nL:1/4\nQ:1/4=90\nV:1 clef=treble name="${name}"\nK:${key}\nV:1\n${music}\n`,
-    'x.abc',
-  );
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string, name = 'Violin', key = 'C') =>
+  scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=90\nV:1 clef=treble name="${name}"\nK:${key}\nV:1\n${music}\n`);
 const reasons = (music: string, name?: string): string[] =>
   suggestDynamics(scoreOf(music, name)).map((s) => `${s.level}: ${s.reason}`);
 

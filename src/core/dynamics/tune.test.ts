@@ -1,16 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { suggestDynamics } from './suggest';
 import { tuneStaff } from './tune';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (upper: string, lower: string) => {
-  const opened = openAbc(
+const scoreOf = (upper: string, lower: string) =>
+  scoreOfAbc(
     `X:1\nM:4/4\nL:1/4\n%%score {1 2}\nV:1 clef=treble name="Piano"\nV:2 clef=bass\nK:C\nV:1\n!mf!${upper}\nV:2\n${lower}\n`,
-    'x.abc',
   );
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
 const LINE = 'c d e d | c d e f | g f e d | c4 |]';
 const LOW_LINE = 'C, D, E, D, | C, D, E, F, | G, F, E, D, | C,4 |]';
 const CHORDS = '[ceg]2 [ceg]2 | [ceg]2 [ceg]2 | [Bdg]2 [Bdg]2 | [ceg]4 |]';

@@ -1,13 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { fingerChanges } from './density';
 import type { FingeredNote } from './types';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/8\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/8\nK:C\n${music}`);
 /** Which notes (by place from 0) must be written when the notes carry these fingers. */
 function written(music: string, fingers: string, more: (i: number) => Partial<FingeredNote> = () => ({})): number[] {
   const { notes } = read(music);

@@ -1,13 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { blockChords } from './block-chords';
 import { findHarmony, type BeatChord } from './find-chords';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);
 const blocks = (music: string) => blockChords(findHarmony(read(music)).beats);
 
 describe('a passage in blocks', () => {

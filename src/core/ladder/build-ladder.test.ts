@@ -1,15 +1,11 @@
 import type { InstrumentId } from '../instruments';
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { USUAL_TEACHING, type Rung, type Teaching } from '../studio';
 import { buildLadder } from './build-ladder';
 import { densestQuarter, startTempo } from './start-tempo';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const score = (abc: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/8\nQ:1/4=100\nK:C\n${abc}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const score = (abc: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/8\nQ:1/4=100\nK:C\n${abc}`);
 const ladder = (
   abc: string,
   teaching: Partial<Teaching> = {},

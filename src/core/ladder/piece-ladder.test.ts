@@ -1,16 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { ORDER_SCHOOLS } from './order-chunks';
 import { pieceLadder } from './piece-ladder';
 import { STUDENT_LEVELS } from './rung-facts';
 import { tempoSteps, type TempoSchool } from './tempo-steps';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C\n${music}`);
 const AABA = 'C D E F | G4 | C D E F | G4 | c B A G | A4 | C D E F | G4 |]';
 
 describe('the order of chunks', () => {

@@ -1,12 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc, USUAL_TEACHING, type Mark } from '../studio';
+import { USUAL_TEACHING, type Mark } from '../studio';
 import { askedFacets } from './asked';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (abc: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${abc}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (abc: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${abc}`);
 const ALWAYS = ['notes', 'rhythm', 'fingering', 'joined'];
 const asked = (abc: string, from: number, to: number, marks: readonly Mark[] = []) => [
   ...askedFacets(read(abc), from, to, marks, USUAL_TEACHING),

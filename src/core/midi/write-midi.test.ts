@@ -2,19 +2,16 @@ import { readFileSync } from 'node:fs';
 import { Midi } from '@tonejs/midi';
 import { describe, expect, it } from 'vitest';
 import { playingOrder, struckNotes, type Score } from '../score';
-import { openAbc, openPiece } from '../studio';
+import { openPiece } from '../studio';
 import { scoreToMidi, type MidiRequest } from './write-midi';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const piece = async (name: string): Promise<Score> => {
   const opened = await openPiece(readFileSync(`tests/pieces/${name}`), name);
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value.read.score;
 };
-const abc = (music: string): Score => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const abc = (music: string): Score => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n${music}`);
 const all = (score: Score, more: Partial<MidiRequest> = {}): MidiRequest => ({
   from: 0,
   to: score.bars.length - 1,

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { AssignmentEvent, PracticeEvent } from '../studio';
+import type { AssignmentEvent } from '../studio';
 import { practiceWeeks } from './practice-weeks';
 import { daysInWords, recapText, type RecapRequest } from './recap';
+import { practised } from './records-for-tests';
 import { fillTray, risesTooFast, type Candidate } from './week-tray';
 
 const candidate = (key: string, more: Partial<Candidate> = {}): Candidate => ({
@@ -125,19 +126,6 @@ describe('practice against plan', () => {
     leftOut: [],
     cue: '',
     minutesAvailable: 60,
-  });
-  const practised = (day: string, minutes: number): PracticeEvent => ({
-    id: day,
-    at: `${day}T17:00:00.000Z`,
-    kind: 'practice',
-    studentId: 's',
-    pieceId: 'p',
-    sectionId: null,
-    day,
-    minutes,
-    times: 1,
-    tempo: null,
-    note: '',
   });
   it('plans minutes times days, the last that was given before the week ended, two weeks at most', () => {
     const weeks = practiceWeeks(

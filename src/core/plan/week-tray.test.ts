@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { mondayOf, type PracticeEvent } from '../studio';
+import { mondayOf } from '../studio';
 import { practiceWeeks } from './practice-weeks';
 import { daysInWords, recapText } from './recap';
+import { practised } from './records-for-tests';
 import { fillTray, risesTooFast, type Candidate } from './week-tray';
 
 const candidate = (
@@ -127,30 +128,21 @@ describe('the tray of a week', () => {
 });
 
 describe('practice against plan', () => {
-  const practice = (day: string, minutes: number): PracticeEvent => ({
-    id: day,
-    at: `${day}T17:00:00.000Z`,
-    kind: 'practice',
-    studentId: 's',
-    pieceId: 'p',
-    sectionId: null,
-    day,
-    minutes,
-    times: 1,
-    tempo: null,
-    note: '',
-  });
   it('knows the Monday of any day', () => {
     expect(mondayOf('2026-05-20')).toBe('2026-05-18');
     expect(mondayOf('2026-05-18')).toBe('2026-05-18');
     expect(mondayOf('2026-05-24')).toBe('2026-05-18');
   });
   it('adds up by week, Sunday with the week before it', () => {
-    const weeks = practiceWeeks([practice('2026-05-17', 5), practice('2026-05-18', 7), practice('2026-05-20', 8)], [], {
-      today: '2026-05-20',
-      zone: 'UTC',
-      weeks: 2,
-    });
+    const weeks = practiceWeeks(
+      [practised('2026-05-17', 5), practised('2026-05-18', 7), practised('2026-05-20', 8)],
+      [],
+      {
+        today: '2026-05-20',
+        zone: 'UTC',
+        weeks: 2,
+      },
+    );
     expect(weeks).toEqual([
       { monday: '2026-05-11', planned: 0, practised: 5 },
       { monday: '2026-05-18', planned: 0, practised: 15 },

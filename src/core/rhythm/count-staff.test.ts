@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { countStaff, countText } from './count-staff';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
 function count(meter: string, music: string): string[] {
-  const opened = openAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`, 'count.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  const { score } = opened.value.read;
+  const score = scoreOfAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`);
   return countStaff(score, score.parts[0]?.id ?? '', 1, 0, score.bars.length - 1).map((bar) => countText(bar.tokens));
 }
 

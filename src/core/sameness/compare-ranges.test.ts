@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { compareRanges } from './compare-ranges';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);
 
 describe('two places laid over one another', () => {
   it('pair their equal notes and name those that differ', () => {

@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { intervalsOf } from './intervals';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);
 const of = (music: string, from = 0, to = 99) => intervalsOf(read(music), from, to)[0];
 
 // Counted by hand.

@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { payOff } from './pay-off';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n${music}`);
 
 // Worked by hand: a bar of four quarters at 60 lasts four seconds.
 describe('what pays to learn first', () => {

@@ -1,17 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { findSameness, type Repeat } from './find-sameness';
 import { payOffTable, payOffValue, payOff } from './pay-off';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B', 'c', 'd', 'e', 'f', 'g'] as const;
 const scoreOf = (bars: readonly (readonly number[])[], key = 'C') => {
   const music = bars
     .map((bar) => bar.map((n) => `${LETTERS[n] ?? 'C'}${bar.length === 2 ? '2' : ''}`).join(' '))
     .join(' | ');
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:${key}\n${music} |`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
+  return scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:${key}\n${music} |`);
 };
 const pitch = fc.integer({ min: 0, max: 9 });
 const bar = fc.oneof(fc.tuple(pitch, pitch, pitch, pitch), fc.tuple(pitch, pitch));

@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { keepIds, withKeptIds, type KeptIds } from './kept-ids';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const read = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const read = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);
 const FOUR = 'C D E F | G A B c | e f g a | c4 |]';
 const notesOf = (score: ReturnType<typeof read>, bar: number) =>
   score.notes.filter((n) => n.bar === bar).map((n) => n.id);

@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { matchEditions } from './match-editions';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const score = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const score = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);
 
 describe('a corrected edition', () => {
   it('keeps every note of bars that did not change, though a bar was put in before them', () => {

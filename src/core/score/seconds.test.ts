@@ -1,13 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../studio';
 import { quarterBpm, ticks } from '../units';
 import { pitchName, spellMidi, writtenMidi } from './pitch';
 import { playingOrder } from './playing-order';
 import { barSeconds, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const opened = openAbc('X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n|: cdef | [Q:1/4=120] gabc :|', 'x.abc');
-if (!opened.ok) throw new Error(opened.issue.message);
-const { score } = opened.value.read;
+const score = scoreOfAbc('X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n|: cdef | [Q:1/4=120] gabc :|');
 const quarter = score.ticksPerQuarter;
 
 describe('seconds', () => {

@@ -1,16 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { openAbc, openGrid } from '../studio';
+import { openGrid } from '../studio';
 import { changeBar, emptyGrid } from '../bargrid';
 import { bestDivision } from './partition';
 import { chunksOf } from './chunks';
 import { proposeSections } from './propose';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const scoreOf = (music: string) => {
-  const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);
 
 describe('proposed sections', () => {
   it('tile the piece, whatever is in it', () => {

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc, type Section } from '../studio';
+import { type Section } from '../studio';
 import { joinSections, moveEnds, nextLetter, offsetQuarters, placeSections, splitSection } from './section-tree';
+import { scoreOfAbc } from '../studio/abc-for-tests';
 
-const opened = openAbc('X:1\nM:4/4\nL:1/1\nK:C\nC|D|E|F|G|A|B|c|', 'x.abc');
-if (!opened.ok) throw new Error(opened.issue.message);
-const { score } = opened.value.read;
+const score = scoreOfAbc('X:1\nM:4/4\nL:1/1\nK:C\nC|D|E|F|G|A|B|c|');
 
 const section = (id: string, from: number, to: number, letter = 'A'): Section => ({
   id,

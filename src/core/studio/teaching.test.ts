@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from './open-piece';
 import { carryMarks } from './carry-marks';
 import type { Mark } from './kinds/marks';
 import type { Piece, Student } from './schemas';
 import { TEACHING_QUESTIONS, teachingFor, teachingSchema, USUAL_TEACHING } from './teaching';
 import { piecesInWork } from './work';
+import { scoreOfAbc } from './abc-for-tests';
 
 describe('how it is taught', () => {
   it('follows the closest word: the piece, the student, the studio', () => {
@@ -24,9 +24,7 @@ describe('how it is taught', () => {
 });
 
 describe('carrying marks to a copy', () => {
-  const opened = openAbc('X:1\nM:4/4\nL:1/4\nK:C\nC D E F | G4 | C D E F | A4 |]', 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  const { score } = opened.value.read;
+  const score = scoreOfAbc('X:1\nM:4/4\nL:1/4\nK:C\nC D E F | G4 | C D E F | A4 |]');
   const base = { pieceId: 'p', source: 'teacher' as const, updatedAt: '2026-01-01T00:00:00.000Z' };
   const at = (bar: number, i = 0): string => score.notes.filter((n) => n.bar === bar)[i]?.id ?? '';
   const marks: readonly Mark[] = [

@@ -5,6 +5,7 @@ import { fingerKeyboard } from './finger-keyboard';
 import { assignmentsOf, solveHand, totalCost, type Assignment, type HandEvent } from './solve';
 import { SPAN_TABLE, spansFor, type Finger } from './spans';
 import type { Hand } from './standard';
+import { scoreOfAbc } from '../../studio/abc-for-tests';
 
 const NAMES = ['C', '^C', 'D', '^D', 'E', 'F', '^F', 'G', '^G', 'A', '^A', 'B'];
 const abcNote = (key: number): string => {
@@ -14,9 +15,7 @@ const abcNote = (key: number): string => {
 };
 const scoreOf = (keys: readonly number[], key: string) => {
   const music = keys.map((k) => abcNote(k).replace(/^\^?/, (s) => (s === '' ? '=' : s))).join('');
-  const opened = openAbc(`X:1\nM:none\nL:1/16\nQ:1/4=80\nK:${key}\n${music} |`, 'x.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
+  return scoreOfAbc(`X:1\nM:none\nL:1/16\nQ:1/4=80\nK:${key}\n${music} |`);
 };
 const fingers = (keys: readonly number[], hand: Hand, key: string): string =>
   fingerKeyboard(scoreOf(keys, key), { hand, spanInSemitones: 13, locks: new Map() })

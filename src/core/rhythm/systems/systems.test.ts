@@ -1,13 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { openAbc } from '../../studio';
 import { countStaff, countText, tieCounts } from '../count-staff';
 import type { CountSystem } from './systems';
+import { scoreOfAbc } from '../../studio/abc-for-tests';
 
-const scoreOf = (meter: string, music: string) => {
-  const opened = openAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`, 'count.abc');
-  if (!opened.ok) throw new Error(opened.issue.message);
-  return opened.value.read.score;
-};
+const scoreOf = (meter: string, music: string) => scoreOfAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`);
 const count = (system: CountSystem, meter: string, music: string): string[] => {
   const score = scoreOf(meter, music);
   return countStaff(score, 'P1', 1, 0, score.bars.length - 1, system).map((bar) => countText(bar.tokens));
