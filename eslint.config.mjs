@@ -39,6 +39,9 @@ const NO_CLOCK_NO_CHANCE = [
   },
 ];
 /** Files and functions that are still too long. The list only gets shorter: what is split is taken off it. */
+const TESTS = ['**/*.test.ts', 'tests/**/*.ts', 'src/store/studio-for-tests.ts'];
+
+/** Not rebuilt yet; this list only gets shorter. */
 const STILL_TOO_LONG = [
   'src/core/bargrid/abc-music.ts',
   'src/core/bargrid/draft-to-musicxml.ts',
@@ -72,28 +75,13 @@ const STILL_TOO_LONG = [
   'src/features/lesson/hearing.tsx',
   'src/features/lesson/use-hearing.ts',
   'src/features/lesson/week-panel.tsx',
-  'src/features/marks/chord-panel.tsx',
-  'src/features/marks/mark-actions.ts',
-  'src/features/marks/mark-lanes.tsx',
-  'src/features/marks/marks-screen.tsx',
-  'src/features/marks/marks-toolbar.tsx',
-  'src/features/marks/note-panel.tsx',
-  'src/features/marks/side-panels.tsx',
-  'src/features/marks/use-marks-keys.ts',
-  'src/features/marks/use-marks-model.ts',
   'src/features/read/edition-panel.tsx',
   'src/features/read/grid-editor.tsx',
   'src/features/read/read-screen.tsx',
   'src/features/read/take-away-panel.tsx',
-  'src/features/sections/section-actions.ts',
-  'src/features/sections/section-list.tsx',
-  'src/features/sections/sections-screen.tsx',
   'src/features/shelf/new-piece-dialog.tsx',
   'src/features/shelf/shelf-screen.tsx',
-  'src/ui/bar-strip.tsx',
-  'src/ui/mark-lanes.tsx',
 ];
-const TESTS = ['**/*.test.ts', 'tests/**/*.ts', 'src/store/studio-for-tests.ts'];
 
 export default tseslint.config(
   {

@@ -1,3 +1,4 @@
+import Dexie from 'dexie';
 import { beforeEach, describe, expect, it } from 'vitest';
 import {
   addStudent,
@@ -41,6 +42,24 @@ const task = (what: string): Assigned => ({
 });
 
 describe('a change', () => {
+  it('has the time at which its turn comes, not that of the key: of two tabs the second finds the lesson of the first', async () => {
+    const { made: studentId = '' } = await studio.does(addStudent, { name: 'Wren', instrument: 'piano' });
+    const { pieceId, score } = await withPiece(studio);
+    const { made: sectionId = '' } = await studio.does(makeSection, { pieceId, score, bars: [0, 3] });
+    const recorded = { ...heard, studentId, sectionId, level: 2 as const };
+    studio.clock.now = '2026-05-20T16:00:00.000Z';
+    let waiting: Promise<unknown> = Promise.resolve();
+    // Another tab has the store; this one's key is pressed meanwhile.
+    await studio.db.transaction('rw', studio.db.tables, async () => {
+      waiting = Dexie.ignoreTransaction(() => studio.does(recordLevel, recorded));
+      await studio.db.settings.toArray();
+      studio.clock.now = '2026-05-20T16:00:05.000Z';
+    });
+    await waiting;
+    const [level] = (await studio.db.events.toArray()).filter((e) => e.kind === 'level');
+    expect(level?.at).toBe('2026-05-20T16:00:05.000Z');
+  });
+
   it('is undone and redone one by one, across a reopened database', async () => {
     const { pieceId, score } = await withPiece(studio);
     const note = score.notes[0]?.id ?? '';

@@ -69,13 +69,14 @@ export type Done = Pick<Outcome, 'label' | 'says' | 'warns' | 'made'>;
 /**
  * Runs a command: reads what it asks for, runs it, checks what it comes to, writes and logs it, all in one transaction
  * that waits for those of every other tab. A refusal changes nothing; so does an error of the storage, which comes back
- * as a refusal in words.
+ * as a refusal in words. The clock is read inside the transaction, so that of two commands the one that comes second is
+ * also the later one.
  */
 export async function runCommand<Args, A extends Asks>(
   db: StudioDatabase,
   command: Command<Args, A>,
   args: Args,
-  moment: Moment,
+  momentNow: () => Moment,
 ): Promise<Result<Done>> {
   try {
     return await db.transaction(
@@ -83,6 +84,7 @@ export async function runCommand<Args, A extends Asks>(
       COMMAND_TABLES.map((t) => db.table(t)),
       async (): Promise<Result<Done>> => {
         const stored = (await readAsked(db, command.asks(args))) as Stored<A>;
+        const moment = momentNow();
         const result = command.run(stored, args, moment);
         if (!result.ok) return result;
         const { changes = [], records = [], label, ...said } = result.value;

@@ -178,7 +178,7 @@ function OpenStudio({
       now,
       today: () => dayOf(now(), zone),
       newId,
-      run: (command, args) => runCommand(db, command, args, { now: now(), zone, newId }),
+      run: (command, args) => runCommand(db, command, args, () => ({ now: now(), zone, newId })),
       undo: () => inWords(() => undoChange(db, now(), newId)),
       redo: () => inWords(() => redoChange(db, now(), newId)),
       openStudio: open,

@@ -37,7 +37,7 @@ export async function testStudio(
     clock.now = new Date(Date.parse(before) + clock.step).toISOString();
     return before;
   };
-  const run: TestStudio['run'] = (command, args) => runCommand(db, command, args, { now: tick(), zone, newId });
+  const run: TestStudio['run'] = (command, args) => runCommand(db, command, args, () => ({ now: tick(), zone, newId }));
   return {
     db,
     clock,

@@ -98,6 +98,52 @@ interface CurveLaneProps {
   readonly before: CurvePoint | null;
 }
 
+const COLOURS: Readonly<Record<MarkSource, string>> = {
+  teacher: 'var(--color-plum)',
+  editor: 'var(--color-editor)',
+  printed: 'var(--color-ink)',
+  suggested: 'var(--color-ink)',
+};
+
+type PlacedPoint = CurvePoint & { readonly x: number };
+
+/** One level from its note to the next, or to the end of the line; `said` writes its name. */
+function Step({
+  step,
+  next,
+  end,
+  y,
+  said,
+}: {
+  readonly step: PlacedPoint;
+  readonly next: PlacedPoint | null;
+  readonly end: number;
+  readonly y: (level: DynamicLevel) => number;
+  readonly said: boolean;
+}): ReactNode {
+  const colour = COLOURS[step.source];
+  const at = y(step.level);
+  return (
+    <g>
+      <path
+        d={`M${step.x} ${at} H${next?.x ?? end}${next ? ` V${y(next.level)}` : ''}`}
+        fill="none"
+        stroke={colour}
+        strokeWidth="2.2"
+        strokeDasharray={step.source === 'suggested' ? '5 4' : ''}
+      />
+      {said ? (
+        <>
+          <circle cx={step.x} cy={at} r="3.5" fill={colour} />
+          <text x={step.x + 8} y={at - 6} fontSize="14" fontStyle="italic" fontWeight="600" fill={colour}>
+            {step.level}
+          </text>
+        </>
+      ) : null}
+    </g>
+  );
+}
+
 /** Levels as steps over one engraved line; nothing is drawn where nothing is marked. */
 export function CurveLane({ name, layout, points, before }: CurveLaneProps): ReactNode {
   const height = 74;
@@ -145,42 +191,16 @@ export function CurveLane({ name, layout, points, before }: CurveLaneProps): Rea
             ) : null}
           </g>
         ))}
-        {steps.map((step, i) => {
-          const end = steps[i + 1]?.x ?? layout.width;
-          const next = steps[i + 1];
-          const colour =
-            step.source === 'teacher'
-              ? 'var(--color-plum)'
-              : step.source === 'editor'
-                ? 'var(--color-editor)'
-                : 'var(--color-ink)';
-          return (
-            <g key={`${step.noteId} ${step.x}`}>
-              <path
-                d={`M${step.x} ${y(step.level)} H${end}${next ? ` V${y(next.level)}` : ''}`}
-                fill="none"
-                stroke={colour}
-                strokeWidth="2.2"
-                strokeDasharray={step.source === 'suggested' ? '5 4' : ''}
-              />
-              {step === steps[0] && before ? null : (
-                <>
-                  <circle cx={step.x} cy={y(step.level)} r="3.5" fill={colour} />
-                  <text
-                    x={step.x + 8}
-                    y={y(step.level) - 6}
-                    fontSize="14"
-                    fontStyle="italic"
-                    fontWeight="600"
-                    fill={colour}
-                  >
-                    {step.level}
-                  </text>
-                </>
-              )}
-            </g>
-          );
-        })}
+        {steps.map((step, i) => (
+          <Step
+            key={`${step.noteId} ${step.x}`}
+            step={step}
+            next={steps[i + 1] ?? null}
+            end={layout.width}
+            y={y}
+            said={step !== steps[0] || before === null}
+          />
+        ))}
       </svg>
     </div>
   );

@@ -53,6 +53,18 @@ test('fingers are proposed, two are locked and the rest follows, a student sees 
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await storedRows(page, 'marks')).length).toBe(2);
 
+  // Faster than the fingers are worked out: the digit stands, and the others are those found around it.
+  await page.locator('[id="p1-b1-n1"] .notehead').dispatchEvent('click');
+  await page.keyboard.press('3');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBeGreaterThan(20);
+  const fingerOf = async (id: string) => (await storedRows(page, 'marks')).find((m) => m['noteId'] === id)?.['finger'];
+  expect([await fingerOf('p1-b1-n1'), await fingerOf('p1-b1-n2')]).toEqual(['3', '2']);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await storedRows(page, 'marks')).length).toBe(2);
+  await expect.poll(() => fingerOf('p1-b1-n1')).toBe('4');
+
   // Runa sees only where the hand changes place.
   const shownToAll = (await rightHand(page).getByRole('button').allTextContents()).length;
   await page.getByRole('button', { name: /^Student/ }).click();

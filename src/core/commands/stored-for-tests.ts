@@ -1,4 +1,5 @@
 import {
+  ROW_TABLES,
   type Ladder,
   type Mark,
   type Piece,
@@ -12,7 +13,7 @@ import {
 import type { FoldedStanding } from '../mastery';
 import type { Result } from '../result';
 import type { Score } from '../score';
-import type { Asks, Command, Moment, Outcome, RowChange } from './command';
+import type { Asks, Command, EventAsk, Moment, Outcome, RowAsk, RowChange, Stored } from './command';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const AT = '2026-05-20T15:00:00.000Z';
@@ -111,7 +112,43 @@ export const standing = (studentId: string, sectionId: string, level: FoldedStan
   rungsDone: [],
 });
 
-/** Runs a command on what a test has; ids are `n1`, `n2`… */
+const asksForEvent = (ask: EventAsk, e: StudioEvent): boolean => {
+  if ('ids' in ask) return ask.ids.includes(e.id);
+  const about =
+    'studentId' in ask
+      ? 'studentId' in e && e.studentId === ask.studentId
+      : 'pieceId' in e && e.pieceId === ask.pieceId;
+  return about && ask.kinds.includes(e.kind);
+};
+
+/** As the store does: only what a command asks for is there when it runs, with the words that take records back. */
+function askedOf<A extends Asks>(asks: A, stored: TestStored): Partial<TestStored> {
+  const found: Record<string, readonly unknown[]> = {};
+  for (const table of ROW_TABLES) {
+    const ask: RowAsk | undefined = asks[table];
+    if (ask === undefined) continue;
+    const rows: readonly { readonly id: string; readonly pieceId?: unknown }[] = stored[table];
+    found[table] = rows.filter((row) =>
+      ask === 'all'
+        ? true
+        : 'ids' in ask
+          ? ask.ids.includes(row.id)
+          : (table === 'pieces' ? row.id : row.pieceId) === ask.pieceId,
+    );
+  }
+  const { events, standings } = asks;
+  if (events) {
+    const records = stored.events.filter((e) => asksForEvent(events, e));
+    const ids = new Set(records.map((e) => e.id));
+    found['events'] = stored.events.filter(
+      (e) => records.includes(e) || ((e.kind === 'retract' || e.kind === 'restore') && ids.has(e.target)),
+    );
+  }
+  if (standings) found['standings'] = stored.standings.filter((s) => s.pieceId === standings.pieceId);
+  return found;
+}
+
+/** Runs a command on what it asks for of what a test has; ids are `n1`, `n2`… */
 export function runOn<Args, A extends Asks>(
   command: Command<Args, A>,
   stored: Partial<TestStored>,
@@ -121,7 +158,7 @@ export function runOn<Args, A extends Asks>(
 ): Result<Outcome> {
   let ids = 0;
   const moment: Moment = { now, zone, newId: () => `n${(ids += 1)}` };
-  return command.run({ ...nothing, ...stored } as never, args, moment);
+  return command.run(askedOf(command.asks(args), { ...nothing, ...stored }) as Stored<A>, args, moment);
 }
 
 /** The same, for what must not be refused. */

@@ -1,18 +1,20 @@
-import type { RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Note } from '@/core/score';
-import type { MarkActions } from './mark-actions';
+import type { MarkActions } from './actions';
+import type { NoteInputs } from './note';
 import type { MarksModel } from './use-marks-model';
 
-interface Places {
-  readonly cueInput: RefObject<HTMLInputElement | null>;
-  readonly dynamicInput: RefObject<HTMLSelectElement | null>;
-  readonly play: () => void;
-}
+const tagOf = (e: KeyboardEvent): string => (e.target as Element).tagName;
+const onStrip = (e: KeyboardEvent): boolean => (e.target as Element).getAttribute('role') === 'listbox';
+const instead =
+  (run: (e: KeyboardEvent) => void) =>
+  (e: KeyboardEvent): void => {
+    e.preventDefault();
+    run(e);
+  };
 
-/** The keys of the Marks stage, as listed by `?`. */
-export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput, dynamicInput, play }: Places): void {
-  const { note, notes, setNoteId } = model;
+/** The arrow keys: along the notes of a staff, to the other staff, and with Shift over a stretch. */
+function useNoteKeys({ note, notes, noteId, setNoteId, setHairpin }: MarksModel): void {
   const step = (by: number, extend = false): void => {
     const line = note ? notes.filter((n) => n.staff === note.staff && n.part === note.part) : notes;
     const at = note ? line.findIndex((n) => n.id === note.id) : -1;
@@ -28,60 +30,55 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
     );
     if (near) setNoteId(near.id);
   };
-  const onStrip = (e: KeyboardEvent): boolean => (e.target as Element).getAttribute('role') === 'listbox';
-  const onKey = (run: () => void) => (e: KeyboardEvent) => {
-    e.preventDefault();
-    run();
-  };
+  const asideOfStrip = { ignoreEventWhen: onStrip };
   useHotkeys(
     'right, shift+right',
-    (e) => {
-      e.preventDefault();
-      step(1, e.shiftKey);
-    },
-    { ignoreEventWhen: onStrip },
+    instead((e) => step(1, e.shiftKey)),
+    asideOfStrip,
   );
   useHotkeys(
     'left, shift+left',
-    (e) => {
-      e.preventDefault();
-      step(-1, e.shiftKey);
-    },
-    { ignoreEventWhen: onStrip },
+    instead((e) => step(-1, e.shiftKey)),
+    asideOfStrip,
   );
   useHotkeys(
     'down',
-    onKey(() => otherStaff(1)),
+    instead(() => otherStaff(1)),
   );
   useHotkeys(
     'up',
-    onKey(() => otherStaff(-1)),
+    instead(() => otherStaff(-1)),
   );
+  useHotkeys('escape', () => {
+    setHairpin(null);
+    setNoteId(noteId);
+  });
+}
+
+/** The keys of the Marks stage, as listed by `?`. */
+export function useMarksKeys(model: MarksModel, actions: MarkActions, inputs: NoteInputs, play: () => void): void {
+  useNoteKeys(model);
   useHotkeys('1, 2, 3, 4, 5, 0', (e) => actions.setFinger(e.key), { useKey: true });
   useHotkeys('backspace', () => actions.clearFinger());
   useHotkeys('x', () => actions.refuseFinger());
   useHotkeys('enter', (e) => {
-    if (!['BUTTON', 'INPUT', 'SELECT', 'SUMMARY'].includes((e.target as Element).tagName)) actions.acceptFingers();
+    if (!['BUTTON', 'INPUT', 'SELECT', 'SUMMARY'].includes(tagOf(e))) actions.acceptFingers();
   });
   useHotkeys('space', (e) => {
-    if ((e.target as Element).tagName === 'BUTTON' || (e.target as Element).tagName === 'SUMMARY') return;
+    if (['BUTTON', 'SUMMARY'].includes(tagOf(e))) return;
     e.preventDefault();
     play();
   });
   useHotkeys(
     '<',
-    onKey(() => actions.drawHairpin('crescendo')),
+    instead(() => actions.drawHairpin('crescendo')),
     { useKey: true },
   );
   useHotkeys(
     '>',
-    onKey(() => actions.drawHairpin('diminuendo')),
+    instead(() => actions.drawHairpin('diminuendo')),
     { useKey: true },
   );
-  useHotkeys('escape', () => {
-    model.setHairpin(null);
-    setNoteId(model.noteId);
-  });
   useHotkeys('a', () => {
     if (model.here.length > 0) actions.accept(model.here);
   });
@@ -89,10 +86,10 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, { cueInput
   useHotkeys('l', () => actions.markCopies());
   useHotkeys(
     'c',
-    onKey(() => cueInput.current?.focus()),
+    instead(() => inputs.cue.current?.focus()),
   );
   useHotkeys(
     'd',
-    onKey(() => dynamicInput.current?.focus()),
+    instead(() => inputs.dynamic.current?.focus()),
   );
 }

@@ -1,227 +1,163 @@
-import { useMemo, useState } from 'react';
-import type { DynamicLevel } from '@/core/dynamics';
-import { LEVELS } from '@/core/dynamics';
-import type { FingeringLock, FingeringRequest } from '@/core/fingering';
+import { useMemo } from 'react';
+import { instrumentOf } from '@/core/instruments';
 import { usualStyle } from '@/core/ornaments';
 import { countStaff, type CountSystem } from '@/core/rhythm';
-import { tempoAt } from '@/core/score';
-import { instrumentOf } from '@/core/instruments';
-import { FULL_FINGERING, teachingFor } from '@/core/studio';
+import { tempoAt, type Note, type Score } from '@/core/score';
+import { FULL_FINGERING, teachingFor, type Mark, type Piece, type Teaching } from '@/core/studio';
 import { useFingerings, useMarks, useSettings, useStudents } from '@/store';
-import type { LaneText } from '@/ui';
-import { shownOf, useFingering, useMarking, type PieceContext } from '@/features/score';
+import type { Marking } from '@/workers';
+import { shownOf, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
-import { noteAtOnset } from './count-lane';
+import { noteAtOnset } from './note-at-onset';
 import { usualView, type FingerView } from './finger-view';
 import { fingersOf } from './instrument';
-import { suggestionsFor } from './suggestions';
+import { suggestionsFor, type Suggestion } from './suggestions';
+import { phraseAround, useChosenNotes } from './use-chosen-notes';
+import { useFingers } from './use-fingers';
+import { useViewChoices, type ViewChoices } from './use-view-choices';
 
-export const isDynamicLevel = (text: string): text is DynamicLevel => LEVELS.some((l) => l === text);
-export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
-export type Lane = (typeof LANES)[number];
-/**
- * Style of an ornament until the teacher chooses another for it: measured while that is how trills are taught, else as
- * older music has it.
- */
 /** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
 export const USUAL_BREATH = 8;
+/** Bars shown while no section is chosen and none is there. */
+const FIRST_BARS = 8;
+const SLOWEST = 10;
+const FASTEST = 400;
 
-/**
- * Everything the Marks stage shows of one piece: what is chosen, what is there, what is proposed, and how it is to be
- * seen.
- */
-export function useMarksModel({ piece, score, section, sections }: PieceContext) {
-  const where = useWhere();
-  const loadedMarks = useMarks(piece.id);
-  const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
-  const students = useStudents() ?? [];
-  const changedFingers = useFingerings(piece.id);
-  const [noteId, setNote] = useState<string | null>(null);
-  /** Other end of a chosen stretch of notes; the note in hand is one end. */
-  const [anchorId, setAnchor] = useState<string | null>(null);
-  const [chosenSystem, setSystem] = useState<CountSystem | null>(null);
-  const [silent, setSilent] = useState<'brackets' | 'hidden'>('brackets');
-  const [wholeView, setWholeView] = useState<FingerView | null>(null);
-  const [pieceVariant, setPieceVariant] = useState(FULL_FINGERING);
-  const [tempoText, setTempoText] = useState('');
-  const [openOrFourth, setOpenOrFourth] = useState<'open' | 'fourth'>('open');
-  const [onString, setOnString] = useState('');
-  const [capo, setCapo] = useState('');
-  const [lanes, setLanes] = useState<readonly Lane[]>(LANES);
-  const [shownSource, setShownSource] = useState<LaneText['source'] | 'all'>('all');
-  const [blocked, setBlocked] = useState(false);
-  const [forStudent, setForStudent] = useState(false);
-  const [hairpin, setHairpin] = useState<{ readonly from: string; readonly role: 'crescendo' | 'diminuendo' } | null>(
-    null,
+/** What is kept of the piece, by kind. */
+function useKept(marks: readonly Mark[], studentId: string | null) {
+  return useMemo(
+    () => ({
+      refused: new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))),
+      ornamentStyles: new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
+      dynamics: marks.flatMap((m) => (m.kind === 'dynamic' ? [m] : [])),
+      cues: marks.flatMap((m) => (m.kind === 'cue' && (m.studentId === null || m.studentId === studentId) ? [m] : [])),
+      words: new Map(marks.flatMap((m) => (m.kind === 'syllable' ? [[m.noteId, m.text] as const] : []))),
+    }),
+    [marks, studentId],
   );
-  const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
+}
 
-  const setNoteId = (id: string | null, extend = false): void => {
-    setAnchor(extend ? (anchorId ?? noteId) : null);
-    setNote(id);
-  };
-  /** Chooses the phrase around the note in hand: from after the phrase end before it to the next one, in its staff. */
-  const choosePhrase = (): void => {
-    if (!note || !marking) return;
-    const line = notes.filter((n) => n.part === note.part && n.staff === note.staff);
-    const onsetOf = new Map(score.notes.map((n) => [n.id, n.onset as number]));
-    const ends = marking.phrases.flatMap((p) => onsetOf.get(p.noteId) ?? []).sort((a, b) => a - b);
-    const last = ends.find((e) => e >= note.onset) ?? Infinity;
-    const before = ends.filter((e) => e < note.onset).pop() ?? -1;
-    const inside = line.filter((n) => n.onset > before && n.onset <= last);
-    const [first] = inside;
-    const end = inside[inside.length - 1];
-    if (!first || !end) return;
-    setAnchor(first.id);
-    setNote(end.id);
-  };
-  const settings = useSettings() ?? null;
-  const student = students.find((s) => s.id === where.studentId) ?? null;
-  const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
-  const view: FingerView = (student ? student.density : wholeView) ?? usualView(teaching);
-  const system: CountSystem = chosenSystem ?? teaching.counting;
-  const ornamentStyle = usualStyle(teaching.trills);
-  const variant = student ? (student.variants?.[piece.id] ?? FULL_FINGERING) : pieceVariant;
-  const first = sections[0];
-  const range: readonly [number, number] = section
-    ? [section.from, section.to]
-    : (where.bars ?? (first ? [first.from, first.to] : [0, Math.min(7, score.bars.length - 1)]));
-  const [from, to] = range;
-  const notes = useMemo(
-    () => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null),
-    [score, from, to],
-  );
-  const ids = useMemo(() => new Set(notes.map((n) => n.id)), [notes]);
-  const note = notes.find((n) => n.id === noteId) ?? null;
-  const anchor = notes.find((n) => n.id === anchorId) ?? null;
-  /** The chosen stretch: the notes of one staff between its two ends; the note alone when nothing is stretched. */
-  const stretch = useMemo(() => {
-    if (!note) return [];
-    if (!anchor || anchor.id === note.id) return [note];
-    const a = Math.min(anchor.onset, note.onset);
-    const b = Math.max(anchor.onset, note.onset);
-    return notes.filter((n) => n.part === note.part && n.staff === note.staff && n.onset >= a && n.onset <= b);
-  }, [note, anchor, notes]);
-  const part = score.parts[0];
-  const staves = part?.staves ?? 1;
-  const { instrument } = piece;
-  const about = instrumentOf(instrument);
-  const solver = fingersOf(instrument)?.kind ?? null;
-  const wind = solver === 'wind';
-
-  const refused = useMemo(() => new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))), [marks]);
-  const allFingers = useMemo(
-    () => marks.flatMap((m) => (m.kind === 'finger' && m.studentId === null ? [m] : [])),
-    [marks],
-  );
-  const fingers = useMemo(
-    () =>
-      new Map(allFingers.filter((m) => (m.variant ?? FULL_FINGERING) === variant).map((m) => [m.noteId, m] as const)),
-    [allFingers, variant],
-  );
-  const variants = useMemo(
-    () => [...new Set([FULL_FINGERING, 'simple', variant, ...allFingers.map((m) => m.variant ?? FULL_FINGERING)])],
-    [allFingers, variant],
-  );
-
-  const hands = useMemo(
-    () => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))),
-    [marks],
-  );
-  const request = useMemo<FingeringRequest | null>(() => {
-    if (solver === null) return null;
-    const locks = new Map<string, FingeringLock>();
-    for (const n of score.notes) {
-      const mine = fingers.get(n.id);
-      if (mine)
-        locks.set(
-          n.id,
-          wind
-            ? { keys: mine.finger }
-            : {
-                finger: mine.finger,
-                ...(mine.string === undefined ? {} : { string: mine.string }),
-                ...(mine.fret === undefined ? {} : { fret: mine.fret }),
-              },
-        );
-      else if (n.marks.fingers[0] && !wind) locks.set(n.id, { finger: n.marks.fingers[0] });
-    }
-    return {
-      instrument,
-      locks,
-      hands,
-      from,
-      to,
-      openOrFourth,
-      ...(onString === '' ? {} : { onString: Number(onString) }),
-      ...(capo === '' ? {} : { capo: Number(capo) }),
-      ...(student?.handSpanInSemitones ? { spanInSemitones: student.handSpanInSemitones } : {}),
-    };
-  }, [
-    instrument,
-    solver,
-    score,
-    fingers,
-    hands,
-    wind,
-    from,
-    to,
-    openOrFourth,
-    onString,
-    capo,
-    student?.handSpanInSemitones,
-  ]);
-  /** Proposals of another student, variant or instrument are never shown for this one. */
-  const forWhom = JSON.stringify([student?.id ?? null, variant, capo, onString, from, to]);
-  const asked = useFingering(piece, forWhom, request);
-  const fingering = solver === null ? null : shownOf(asked);
-  const proposed = useMemo(() => new Map((fingering?.notes ?? []).map((f) => [f.noteId, f])), [fingering]);
-
-  const startBar = score.bars[from];
+/** What else is worked out of the piece for the student in hand: chords, dynamics, breaths, bowing, ornaments. */
+function useMarked(
+  { piece, score }: PieceContext,
+  about: { readonly studentId: string | null; readonly breath: number | null | undefined; readonly teaching: Teaching },
+  choice: { readonly tempoText: string; readonly from: number },
+  ornamentStyles: ReadonlyMap<string, 'early' | 'late' | 'measured'>,
+  ownCues: Readonly<Record<string, string>>,
+) {
+  const { breathes, technique } = instrumentOf(piece.instrument);
+  const startBar = score.bars[choice.from];
   const written = startBar ? Math.round(tempoAt(score, startBar.onset)) : 90;
-  const typedTempo = Number(tempoText);
-  const tempo = tempoText !== '' && typedTempo >= 10 && typedTempo <= 400 ? typedTempo : (piece.targetTempo ?? written);
-  const ornamentStyles = useMemo(
-    () => new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
-    [marks],
-  );
-  const askedMarking = useMarking(piece, student?.id ?? '', {
+  const typed = Number(choice.tempoText);
+  const isTempo = choice.tempoText !== '' && typed >= SLOWEST && typed <= FASTEST;
+  const tempo = isTempo ? typed : (piece.targetTempo ?? written);
+  const ornamentStyle = usualStyle(about.teaching.trills);
+  const asked = useMarking(piece, about.studentId ?? '', {
     tempo,
-    breathSpanInSeconds: student?.breathSpanInSeconds ?? USUAL_BREATH,
+    breathSpanInSeconds: about.breath ?? USUAL_BREATH,
     instrument: piece.instrument,
-    breathes: about.breathes,
-    strictTime: teaching.time === 'metronome',
-    bowed: solver === 'bowed',
-    technique: about.technique,
+    breathes,
+    strictTime: about.teaching.time === 'metronome',
+    bowed: fingersOf(piece.instrument)?.kind === 'bowed',
+    technique,
     style: ornamentStyle,
-    ownCues: settings?.gestureCues ?? {},
+    ownCues,
     styles: ornamentStyles,
   });
-  const marking = shownOf(askedMarking);
-  const problem = asked.kind === 'failed' ? asked.issue : askedMarking.kind === 'failed' ? askedMarking.issue : null;
-  const suggestions = useMemo(
-    () => (marking ? suggestionsFor(marking, ids, marks, refused) : []),
-    [marking, ids, marks, refused],
-  );
-  const inStretch = useMemo(() => new Set(stretch.map((n) => n.id)), [stretch]);
-  const here = suggestions.filter((s) => inStretch.has(s.noteId));
+  return { startBar, tempo, ornamentStyle, asked, marking: shownOf(asked) };
+}
 
-  const dynamics = marks.flatMap((m) => (m.kind === 'dynamic' ? [m] : []));
-  const cues = marks.flatMap((m) =>
-    m.kind === 'cue' && (m.studentId === null || m.studentId === student?.id) ? [m] : [],
-  );
-  const words = useMemo(() => {
-    const map = new Map<string, string>();
-    for (const m of marks) if (m.kind === 'syllable') map.set(m.noteId, m.text);
-    return map;
-  }, [marks]);
+/** For whom the marks are looked at, and what follows from it: the view, the variant, the way of counting. */
+function useForWhom(piece: Piece, studentId: string | null, choices: ViewChoices) {
+  const students = useStudents() ?? [];
+  const settings = useSettings() ?? null;
+  const student = students.find((s) => s.id === studentId) ?? null;
+  const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
+  const view: FingerView = (student ? student.density : choices.wholeView) ?? usualView(teaching);
+  return {
+    students,
+    settings,
+    student,
+    teaching,
+    view,
+    system: choices.chosenSystem ?? teaching.counting,
+    variant: student ? (student.variants?.[piece.id] ?? FULL_FINGERING) : choices.pieceVariant,
+  };
+}
+
+/** The bars that are looked at: the section in hand, those chosen on the strip, the first section, the first bars. */
+function barsShown({ score, section, sections }: PieceContext, chosen: readonly [number, number] | null) {
+  const shown = section ?? (chosen ? null : sections[0]);
+  return shown
+    ? ([shown.from, shown.to] as const)
+    : (chosen ?? ([0, Math.min(FIRST_BARS, score.bars.length) - 1] as const));
+}
+
+/** The counts of the first part, and what they hang on. */
+function useCounted(score: Score, from: number, to: number, system: CountSystem) {
+  const part = score.parts[0];
   const counts = useMemo(
     () => (part ? countStaff(score, part.id, 1, from, to, system) : []),
     [score, part, from, to, system],
   );
   const onsets = useMemo(() => noteAtOnset(score, from, to), [score, from, to]);
+  return { part, staves: part?.staves ?? 1, counts, onsets };
+}
 
-  const chosen = inStretch;
+function useSuggestions(
+  marking: Marking | null,
+  notes: readonly Note[],
+  marks: readonly Mark[],
+  refused: ReadonlySet<string>,
+): readonly Suggestion[] {
+  const ids = useMemo(() => new Set(notes.map((n) => n.id)), [notes]);
+  return useMemo(() => (marking ? suggestionsFor(marking, ids, marks, refused) : []), [marking, ids, marks, refused]);
+}
+
+/**
+ * Everything the Marks stage shows of one piece: what is chosen, what is there, what is proposed, and how it is to be
+ * seen.
+ */
+export function useMarksModel(context: PieceContext) {
+  const { piece, score, section, sections } = context;
+  const where = useWhere();
+  const loadedMarks = useMarks(piece.id);
+  const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
+  const changedFingers = useFingerings(piece.id);
+  const choices = useViewChoices();
+  const whom = useForWhom(piece, where.studentId, choices);
+  const { student, settings, teaching, variant, system } = whom;
+  const [from, to] = barsShown(context, where.bars);
+  const notes = useMemo(
+    () => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null),
+    [score, from, to],
+  );
+  const selection = useChosenNotes(notes);
+  const kept = useKept(marks, student?.id ?? null);
+  const found = useFingers({ piece, score, marks, student }, [from, to], variant, choices);
+  const marked = useMarked(
+    context,
+    { studentId: student?.id ?? null, breath: student?.breathSpanInSeconds, teaching },
+    { tempoText: choices.tempoText, from },
+    kept.ornamentStyles,
+    settings?.gestureCues ?? {},
+  );
+  const { marking } = marked;
+  const { note, chosen } = selection;
+  const suggestions = useSuggestions(marking, notes, marks, kept.refused);
+  const counted = useCounted(score, from, to, system);
+  const solver = fingersOf(piece.instrument)?.kind ?? null;
+  const failed = [found.asked, marked.asked].flatMap((a) => (a.kind === 'failed' ? [a.issue] : []));
+  const choosePhrase = (): void => {
+    if (!note || !marking) return;
+    const phrase = phraseAround(
+      note,
+      notes,
+      score,
+      marking.phrases.map((p) => p.noteId),
+    );
+    if (phrase) selection.chooseBetween(...phrase);
+  };
   return {
     where,
     piece,
@@ -229,74 +165,35 @@ export function useMarksModel({ piece, score, section, sections }: PieceContext)
     section,
     sections,
     marks,
-    students,
     changedFingers,
-    settings,
-    student,
-    noteId,
-    setNoteId,
-    choosePhrase,
-    note,
-    stretch,
-    chosen,
-    view,
-    setWholeView,
-    variant,
-    setPieceVariant,
-    variants,
-    system,
-    setSystem,
-    silent,
-    setSilent,
-    tempo,
-    tempoText,
-    setTempoText,
-    openOrFourth,
-    setOpenOrFourth,
-    onString,
-    setOnString,
-    capo,
-    setCapo,
-    lanes,
-    setLanes,
-    folded,
-    setFolded,
-    shownSource,
-    setShownSource,
-    blocked,
-    setBlocked,
-    forStudent,
-    setForStudent,
-    hairpin,
-    setHairpin,
+    ...whom,
     from,
     to,
     notes,
-    part,
-    staves,
-    instrument,
+    ...counted,
+    instrument: piece.instrument,
+    about: instrumentOf(piece.instrument),
     solver,
-    about,
-    wind,
-    ornamentStyle,
+    wind: solver === 'wind',
+    ...choices,
+    ...selection,
+    ...kept,
+    choosePhrase,
+    fingers: found.fingers,
+    variants: found.variants,
+    fingering: found.fingering,
+    proposed: found.proposed,
+    forWhom: found.forWhom,
     /** Nothing that is shown is of an earlier request. */
-    fingersAreCurrent: asked.kind === 'ready',
-    suggestionsAreCurrent: askedMarking.kind === 'ready',
-    problem,
-    startBar,
-    refused,
-    fingers,
-    fingering,
-    proposed,
+    fingersAreCurrent: found.asked.kind === 'ready',
+    suggestionsAreCurrent: marked.asked.kind === 'ready',
+    problem: failed[0] ?? null,
+    startBar: marked.startBar,
+    tempo: marked.tempo,
+    ornamentStyle: marked.ornamentStyle,
     marking,
     suggestions,
-    here,
-    ornamentStyles,
-    dynamics,
-    cues,
-    words,
-    counts,
-    onsets,
+    here: suggestions.filter((s) => chosen.has(s.noteId)),
   };
 }
 

@@ -17,24 +17,26 @@ import {
 import { add, beatOnsets, fraction, type Score } from '@/core/score';
 import { offsetQuarters, type PlacedSection, type ProposedSection } from '@/core/sections';
 import type { NewMark, Section } from '@/core/studio';
-import { useActs } from '@/features/acts';
+import { useActs, type Acts } from '@/features/acts';
 import type { PieceContext } from '@/features/score';
-import { useWhere } from '@/features/where';
+import { useWhere, type WhereAccess } from '@/features/where';
 
 /** What a proposal is known by when it is refused. */
 export const proposalKey = (score: Score, p: Pick<ProposedSection, 'from' | 'to'>): string =>
   `section ${score.bars[p.from]?.id ?? ''} ${score.bars[p.to]?.id ?? ''}`;
 
-/** Everything a teacher does to the sections of a piece; each is one change that can be undone. */
-export function useSectionActions({ piece, score, sections, section }: PieceContext) {
-  const { run } = useActs();
-  const where = useWhere();
-  const { bars } = where;
-  const pieceId = piece.id;
-  const of = { pieceId, score };
-  const say = (message: string): void => void toast(message);
-  const base = { pieceId, studentId: null, source: 'teacher' as const };
+interface Desk extends PieceContext {
+  readonly run: Acts['run'];
+  readonly where: WhereAccess;
+}
 
+const say = (message: string): void => void toast(message);
+const baseOf = (pieceId: string) => ({ pieceId, studentId: null, source: 'teacher' as const });
+
+/** Sections made of bars or of proposals, and proposals refused. */
+function makingActions({ run, where, piece, score }: Desk) {
+  const of = { pieceId: piece.id, score };
+  const { bars } = where;
   return {
     make: (): void => {
       if (!bars) return say('Choose bars on the strip first.');
@@ -58,23 +60,24 @@ export function useSectionActions({ piece, score, sections, section }: PieceCont
     },
     refuse: (p: ProposedSection): void =>
       run(putMarks, {
-        marks: [{ ...base, kind: 'refused', what: proposalKey(score, p) }],
+        marks: [{ ...baseOf(piece.id), kind: 'refused', what: proposalKey(score, p) }],
         label: `proposal ${p.letter} refused`,
       }),
-    edit: (
-      placed: PlacedSection,
-      change: Partial<Pick<Section, 'name' | 'letter' | 'hand' | 'likeId' | 'parentId'>>,
-      stored: () => void = () => undefined,
-    ): void => run(changeSection, { pieceId, sectionId: placed.section.id, change }, { stored }),
+  };
+}
+
+/** The ends of sections moved by bars and beats, sections split and joined. */
+function cuttingActions({ run, where, piece, score, sections, section }: Desk) {
+  const of = { pieceId: piece.id, score };
+  const chosen = section?.section.id;
+  return {
     move: (fromBy: number, toBy: number): void => {
       if (!section) return;
+      const sectionId = section.section.id;
       run(
         moveSectionEnds,
-        { ...of, sectionId: section.section.id, fromBy, toBy, withNeighbour: false },
-        {
-          stored: () =>
-            where.change({ sectionId: section.section.id, bars: [section.from + fromBy, section.to + toBy] }),
-        },
+        { ...of, sectionId, fromBy, toBy, withNeighbour: false },
+        { stored: () => where.change({ sectionId, bars: [section.from + fromBy, section.to + toBy] }) },
       );
     },
     /** An end dragged to a bar; the neighbour that met it there gives way. */
@@ -90,42 +93,64 @@ export function useSectionActions({ piece, score, sections, section }: PieceCont
       );
     },
     endByBeat: (by: 1 | -1): void => {
-      if (section) run(moveSectionCut, { ...of, sectionId: section.section.id, by });
+      if (chosen !== undefined) run(moveSectionCut, { ...of, sectionId: chosen, by });
     },
     split: (): void => {
-      if (!section || !bars) return say('Choose a bar inside the section to split before it.');
+      const { bars } = where;
+      if (chosen === undefined || !bars) return say('Choose a bar inside the section to split before it.');
       run(
         splitSection,
-        { ...of, sectionId: section.section.id, at: bars[0] },
+        { ...of, sectionId: chosen, at: bars[0] },
         { stored: ({ made }) => made !== undefined && where.change({ sectionId: made }) },
       );
     },
     join: (): void => {
-      if (section)
+      if (chosen !== undefined)
         run(
           joinSections,
-          { ...of, sectionId: section.section.id },
-          { stored: () => where.change({ sectionId: section.section.id, bars: null }) },
+          { ...of, sectionId: chosen },
+          { stored: () => where.change({ sectionId: chosen, bars: null }) },
         );
     },
     remove: (): void => {
-      if (section)
+      if (chosen !== undefined)
         run(
           removeSection,
-          { pieceId, sectionId: section.section.id },
+          { pieceId: piece.id, sectionId: chosen },
           { stored: () => where.change({ sectionId: null }) },
         );
     },
+  };
+}
+
+/** What is written about sections and bars: names, links, marks carried to copies, own ratings. */
+function writingActions({ run, piece, score }: Desk) {
+  const pieceId = piece.id;
+  return {
+    edit: (
+      placed: PlacedSection,
+      change: Partial<Pick<Section, 'name' | 'letter' | 'hand' | 'likeId' | 'parentId'>>,
+      stored: () => void = () => undefined,
+    ): void => run(changeSection, { pieceId, sectionId: placed.section.id, change }, { stored }),
     /** The teacher's marks of the model onto the notes of a copy that are the same; marks already there stay. */
     carryMarks: (model: PlacedSection, copy: PlacedSection): void =>
-      run(carryToCopies, { ...of, from: model.section.id, to: [copy.section.id] }),
+      run(carryToCopies, { pieceId, score, from: model.section.id, to: [copy.section.id] }),
     rate: (barId: string, rating: number | null): void => {
-      const mark: NewMark = { ...base, kind: 'rating', barId, score: rating ?? 0 };
+      const mark: NewMark = { ...baseOf(pieceId), kind: 'rating', barId, score: rating ?? 0 };
       if (rating === null) run(takeMarks, { marks: [mark], label: 'own rating taken away' });
       else run(putMarks, { marks: [mark], label: 'own rating of a bar' });
     },
   };
 }
+
+/** Everything a teacher does to the sections of a piece; each is one change that can be undone. */
+export function useSectionActions(context: PieceContext) {
+  const { run } = useActs();
+  const desk: Desk = { ...context, run, where: useWhere() };
+  return { ...makingActions(desk), ...cuttingActions(desk), ...writingActions(desk) };
+}
+
+export type SectionActions = ReturnType<typeof useSectionActions>;
 
 /** `5, beat 3`: where a section really begins. */
 export function startInWords(score: Score, placed: PlacedSection): string {

@@ -1,2 +1,2 @@
 /** Who, what and where: the state that the address bar tells. */
-export { SIDE_STAGES, STAGES, useWhere, type Stage, type Where } from './use-where';
+export { SIDE_STAGES, STAGES, useWhere, type Stage, type Where, type WhereAccess } from './use-where';

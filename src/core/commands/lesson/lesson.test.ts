@@ -217,7 +217,11 @@ describe('a lesson', () => {
 });
 
 describe('a correction', () => {
-  const stored = { events: [level('e')], sections: [section('b', 4, 7, { pieceId: 'q' })], students: [student('t')] };
+  const stored = {
+    events: [level('e')],
+    sections: [section('b', 4, 7, { pieceId: 'q' })],
+    students: [student('s'), student('t')],
+  };
   const right = (correction: Parameters<typeof correctRecord.run>[1]['correction']) =>
     does(correctRecord, stored, { recordId: 'e', correction }).records?.[0] as LevelEvent;
   it('says all of the record but what was wrong', () => {

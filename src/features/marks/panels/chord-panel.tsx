@@ -32,6 +32,26 @@ function classesOf(symbol: string): readonly number[] | null {
 const QUICK_BEATS = 2;
 const COSTLY = 5;
 
+/** What each change from one held chord to another asks of the hand, the most costly first. */
+function changesOf(score: Score, symbols: Score['chords'], shapes: ReadonlyMap<string, ChordShape>) {
+  const changes = symbols.flatMap((c, i) => {
+    const next = symbols[i + 1];
+    const a = shapes.get(c.text);
+    const b = next ? shapes.get(next.text) : undefined;
+    return next && a && b && next.text !== c.text
+      ? [
+          {
+            name: `${c.text} → ${next.text}`,
+            bar: next.bar,
+            beats: (next.onset - c.onset) / score.ticksPerQuarter,
+            ...chordChange(a, b),
+          },
+        ]
+      : [];
+  });
+  return [...new Map(changes.map((c) => [c.name, c])).values()].sort((a, b) => b.cost - a.cost);
+}
+
 /** Shapes for the chord symbols of the section, and which changes cost the most. */
 export function ChordPanel({
   score,
@@ -54,22 +74,7 @@ export function ChordPanel({
     if (shape) shapes.set(text, shape);
   }
   if (shapes.size === 0) return null;
-  const changes = symbols.flatMap((c, i) => {
-    const next = symbols[i + 1];
-    const a = shapes.get(c.text);
-    const b = next ? shapes.get(next.text) : undefined;
-    return next && a && b && next.text !== c.text
-      ? [
-          {
-            name: `${c.text} → ${next.text}`,
-            bar: next.bar,
-            beats: (next.onset - c.onset) / score.ticksPerQuarter,
-            ...chordChange(a, b),
-          },
-        ]
-      : [];
-  });
-  const unique = [...new Map(changes.map((c) => [c.name, c])).values()].sort((a, b) => b.cost - a.cost);
+  const unique = changesOf(score, symbols, shapes);
   return (
     <Panel title="Chords to hold">
       <ul className="grid grid-cols-2 gap-3">

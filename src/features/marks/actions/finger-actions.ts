@@ -1,0 +1,85 @@
+import { setFingers, type FingerAt } from '@/core/commands';
+import type { Note } from '@/core/score';
+import type { MarkOf } from '@/core/studio';
+import { fingerAt } from '../finger-view';
+import type { MarkDesk } from './mark-desk';
+import { refuse } from './suggestion-actions';
+
+const counted = (n: number): string => `${n} ${n === 1 ? 'finger' : 'fingers'}`;
+
+/** The next lower note of the same chord: chords are typed from the top down. */
+const nextBelow = (note: Note, notes: readonly Note[]): Note | undefined =>
+  notes
+    .filter(
+      (n) =>
+        n.onset === note.onset && n.staff === note.staff && n.part === note.part && (n.midi ?? 0) < (note.midi ?? 0),
+    )
+    .pop();
+
+/** Fingers set, taken away, given to the other hand, accepted and refused. */
+export function fingerActions(desk: MarkDesk) {
+  const { model, run, base, putOne, takeOne, onTheWay } = desk;
+  const { piece, score, variant, note, notes, stretch, fingers, proposed, refused, marks } = model;
+  const setAll = (label: string, list: readonly FingerAt[], refused?: () => void): void => {
+    if (list.length > 0)
+      run(
+        setFingers,
+        { pieceId: piece.id, score, variant, fingers: list, label },
+        refused === undefined ? {} : { refused },
+      );
+  };
+  /** The finger with the string and fret of the proposal, where it is the proposed one. */
+  const withPlace = (n: Note, finger: string): FingerAt => {
+    const p = proposed.get(n.id);
+    const place =
+      p && p.finger === finger
+        ? { ...(p.string === undefined ? {} : { string: p.string }), ...(p.fret === undefined ? {} : { fret: p.fret }) }
+        : {};
+    return { noteId: n.id, finger: { finger, ...place } };
+  };
+  return {
+    setFinger: (finger: string): void => {
+      if (!note) return;
+      const below = nextBelow(note, notes);
+      if (below && !fingers.has(below.id)) model.setNoteId(below.id);
+      onTheWay.typed(note.id, finger);
+      setAll(`finger ${finger}`, [withPlace(note, finger)], () => onTheWay.refused(note.id));
+    },
+    /** Takes the fingers of the chosen note or stretch away. */
+    clearFinger: (): void => {
+      const there = stretch.filter((n) => fingers.has(n.id));
+      setAll(
+        there.length === 1 ? 'finger taken away' : 'fingers taken away',
+        there.map((n) => ({ noteId: n.id, finger: null })),
+      );
+    },
+    otherHand: (): void => {
+      if (!note) return;
+      const before = marks.find((m): m is MarkOf<'hand'> => m.kind === 'hand' && m.noteId === note.id);
+      const now = proposed.get(note.id)?.hand ?? 'right';
+      if (before) takeOne('hand as its staff', before);
+      else putOne('other hand', { ...base, kind: 'hand', noteId: note.id, hand: now === 'right' ? 'left' : 'right' });
+    },
+    refuseFinger: (): void => {
+      const p = note ? proposed.get(note.id) : undefined;
+      if (note && p) refuse(desk, `finger ${note.id} ${p.keys ?? p.finger}`, 'proposed finger refused');
+    },
+    /** Takes over what is proposed for the stretch, else from the note in hand to the end of the section. */
+    acceptFingers: (): void => {
+      const start = note?.onset ?? 0;
+      const among = stretch.length > 1 ? stretch : notes.filter((n) => n.onset >= start);
+      const fresh = among.filter(
+        (n) => !fingers.has(n.id) && fingerAt(n, fingers, proposed, refused)?.source === 'suggested',
+      );
+      setAll(
+        `${counted(fresh.length)} accepted`,
+        fresh.map((n) => withPlace(n, proposed.get(n.id)?.keys ?? proposed.get(n.id)?.finger ?? '')),
+      );
+    },
+    takePrinted: (): void =>
+      setAll(
+        'printed fingers taken over',
+        notes.flatMap((n) => (n.marks.fingers[0] && !fingers.has(n.id) ? [withPlace(n, n.marks.fingers[0])] : [])),
+      ),
+  };
+}

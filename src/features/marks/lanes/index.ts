@@ -1,0 +1,1 @@
+export { markLanes } from './mark-lanes';

@@ -1,0 +1,91 @@
+import { Fragment, type ReactNode } from 'react';
+import { isValveText, KeyLane, TextLane, type LineLayout } from '@/ui';
+import { fingerLane } from '../finger-view';
+import type { MarksModel } from '../use-marks-model';
+import type { Lane } from '../use-view-choices';
+import { ChordLane, CountLane } from './count-lane';
+import { DynamicsLanes, dynamicPoints } from './dynamics-lanes';
+import { laneTexts, seen, suggestedTexts } from './lane-texts';
+import { PhraseLanes } from './phrase-lanes';
+
+/** The fingers of one staff in one engraved line. */
+function fingersOf(model: MarksModel, staff: number, layout: LineLayout) {
+  const { notes, part, view, fingers, proposed, refused, noteId } = model;
+  return fingerLane(
+    notes.filter((n) => n.part === part?.id && n.staff === staff && layout.notes.has(n.id)),
+    view,
+    fingers,
+    proposed,
+    refused,
+    noteId,
+  );
+}
+
+function UpperFingers({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
+  const { wind, view, staves, setNoteId } = model;
+  const { texts, rows } = fingersOf(model, 1, layout);
+  if (wind && texts.some((t) => !isValveText(t.text)) && view !== 'boxes')
+    return <KeyLane layout={layout} texts={texts} onPick={setNoteId} />;
+  return (
+    <TextLane
+      name={staves > 1 ? 'Right hand' : wind ? 'Keys' : 'Fingers'}
+      layout={layout}
+      texts={texts}
+      rows={rows}
+      onPick={setNoteId}
+      large={!wind}
+      ruled={false}
+    />
+  );
+}
+
+function LowerFingers({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
+  if (model.staves < 2) return null;
+  const { texts, rows } = fingersOf(model, 2, layout);
+  return (
+    <TextLane name="Left hand" layout={layout} texts={texts} rows={rows} onPick={model.setNoteId} large ruled={false} />
+  );
+}
+
+function BowLane({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
+  if (model.solver !== 'bowed') return null;
+  const bows = laneTexts(model, 'bow', (m) => (m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null));
+  return <TextLane name="Bowing" layout={layout} texts={seen(bows, model)} onPick={model.setNoteId} />;
+}
+
+function CueLane({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
+  const cues = [
+    ...model.cues.map((c) => ({ noteId: c.noteId, text: c.text, source: c.source })),
+    ...suggestedTexts(model.suggestions, 'cue'),
+  ];
+  return <TextLane name="Cues" layout={layout} texts={seen(cues, model)} onPick={model.setNoteId} />;
+}
+
+/** What stands above and below each engraved line. */
+export function markLanes(model: MarksModel): {
+  readonly above: (layout: LineLayout) => ReactNode;
+  readonly below: (layout: LineLayout) => ReactNode;
+} {
+  const { score, counts, onsets, words, silent, marking, lanes, folded } = model;
+  const points = dynamicPoints(model);
+  const bodies: Readonly<Record<Lane, (layout: LineLayout) => ReactNode>> = {
+    Count: (layout) => (
+      <CountLane score={score} counts={counts} onsets={onsets} layout={layout} words={words} silent={silent} />
+    ),
+    Dynamics: (layout) => <DynamicsLanes model={model} layout={layout} points={points} />,
+    Chords: (layout) =>
+      marking ? <ChordLane score={score} beats={marking.harmony.beats} onsets={onsets} layout={layout} /> : null,
+    'Breath and phrase': (layout) => <PhraseLanes model={model} layout={layout} />,
+    Bowing: (layout) => <BowLane model={model} layout={layout} />,
+    Cues: (layout) => <CueLane model={model} layout={layout} />,
+  };
+  return {
+    above: (layout) => <UpperFingers model={model} layout={layout} />,
+    below: (layout) => (
+      <>
+        <LowerFingers model={model} layout={layout} />
+        {lanes.map((name) => (folded.has(name) ? null : <Fragment key={name}>{bodies[name](layout)}</Fragment>))}
+      </>
+    ),
+  };
+}

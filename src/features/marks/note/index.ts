@@ -1,0 +1,1 @@
+export { NotePanel, type NoteInputs } from './note-panel';

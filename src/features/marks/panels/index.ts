@@ -1,0 +1,1 @@
+export { SidePanels } from './side-panels';

@@ -1,0 +1,1 @@
+export { MarksToolbar } from './marks-toolbar';

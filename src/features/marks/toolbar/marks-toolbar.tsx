@@ -1,0 +1,80 @@
+import type { ReactNode } from 'react';
+import { COUNT_SYSTEMS } from '@/core/rhythm';
+import { PickOne } from '@/ui';
+import type { MarkActions } from '../actions';
+import { FINGER_VIEWS } from '../finger-view';
+import type { MarksModel } from '../use-marks-model';
+import { LaneChoices } from './lane-choices';
+import { StringChoices } from './string-choices';
+import { TakeOver } from './take-over';
+
+type ShownSource = MarksModel['shownSource'];
+
+const SHOWN: readonly (readonly [ShownSource, string])[] = [
+  ['all', 'all marks'],
+  ['printed', 'printed'],
+  ['editor', 'editor’s'],
+  ['teacher', 'mine'],
+  ['suggested', 'suggested'],
+];
+
+/** How the marks are seen and counted, and what can be accepted at once. */
+export function MarksToolbar({
+  model,
+  actions,
+}: {
+  readonly model: MarksModel;
+  readonly actions: MarkActions;
+}): ReactNode {
+  const { student, view, variant, variants, tempo, tempoText, setTempoText } = model;
+  return (
+    <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+      <PickOne
+        label={student ? `${student.name} sees` : 'Fingers'}
+        value={view}
+        choices={FINGER_VIEWS}
+        onPick={actions.setView}
+      />
+      <PickOne
+        label="Variant"
+        value={variant}
+        choices={variants.map((v) => [v, v] as const)}
+        onPick={actions.setVariant}
+      />
+      <PickOne
+        label="Count"
+        value={model.system}
+        choices={COUNT_SYSTEMS.map((s) => [s, s] as const)}
+        onPick={(v) => model.setSystem(COUNT_SYSTEMS.find((s) => s === v) ?? 'meter')}
+      />
+      <PickOne
+        label="Show"
+        value={model.shownSource}
+        choices={SHOWN}
+        onPick={(v) => model.setShownSource(SHOWN.find(([source]) => source === v)?.[0] ?? 'all')}
+      />
+      <PickOne
+        label="held"
+        value={model.silent}
+        choices={[
+          ['brackets', 'in brackets'],
+          ['hidden', 'left out'],
+        ]}
+        onPick={(v) => model.setSilent(v === 'hidden' ? 'hidden' : 'brackets')}
+      />
+      <label className="flex items-center gap-1.5 text-ink-2">
+        Tempo
+        <input
+          className="field figure w-20 text-ink"
+          inputMode="numeric"
+          value={tempoText}
+          placeholder={String(tempo)}
+          onChange={(e) => setTempoText(e.target.value)}
+        />
+      </label>
+      <StringChoices model={model} />
+      <LaneChoices model={model} />
+      <TakeOver model={model} actions={actions} />
+    </div>
+  );
+}

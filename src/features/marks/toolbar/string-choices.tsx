@@ -1,0 +1,43 @@
+import type { ReactNode } from 'react';
+import { PickOne } from '@/ui';
+import { stringNames } from '../instrument';
+import type { MarksModel } from '../use-marks-model';
+
+const CAPO_FRETS = [1, 2, 3, 4, 5, 6, 7] as const;
+
+/** What is asked of the fingers of a string instrument: open strings, one string, a capo. */
+export function StringChoices({ model }: { readonly model: MarksModel }): ReactNode {
+  const { solver, instrument } = model;
+  if (solver === 'fretted')
+    return (
+      <PickOne
+        label="Capo"
+        value={model.capo}
+        choices={[['', 'none'], ...CAPO_FRETS.map((f) => [String(f), `fret ${f}`] as const)]}
+        onPick={model.setCapo}
+      />
+    );
+  if (solver !== 'bowed') return null;
+  return (
+    <>
+      <PickOne
+        label="Where both serve"
+        value={model.openOrFourth}
+        choices={[
+          ['open', 'open string'],
+          ['fourth', 'fourth finger'],
+        ]}
+        onPick={(v) => model.setOpenOrFourth(v === 'fourth' ? 'fourth' : 'open')}
+      />
+      <PickOne
+        label="String"
+        value={model.onString}
+        choices={[
+          ['', 'best'],
+          ...stringNames(instrument).map((name, i) => [String(i + 1), `all on ${name}`] as const),
+        ]}
+        onPick={model.setOnString}
+      />
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import { useMemo } from 'react';
+import type { Fingering, FingeredNote, FingeringLock, FingeringRequest } from '@/core/fingering';
+import type { Score } from '@/core/score';
+import { FULL_FINGERING, type FingerMark, type Mark, type Piece, type Student } from '@/core/studio';
+import { shownOf, useFingering, type Answer } from '@/features/score';
+import { fingersOf } from './instrument';
+import type { ViewChoices } from './use-view-choices';
+
+/** The finger of a note as it is locked for the solver: the teacher's, else the printed one. */
+function locksOf(
+  score: Score,
+  fingers: ReadonlyMap<string, FingerMark>,
+  wind: boolean,
+): ReadonlyMap<string, FingeringLock> {
+  const locks = new Map<string, FingeringLock>();
+  for (const n of score.notes) {
+    const mine = fingers.get(n.id);
+    const printed = n.marks.fingers[0];
+    if (mine && wind) locks.set(n.id, { keys: mine.finger });
+    else if (mine)
+      locks.set(n.id, {
+        finger: mine.finger,
+        ...(mine.string === undefined ? {} : { string: mine.string }),
+        ...(mine.fret === undefined ? {} : { fret: mine.fret }),
+      });
+    else if (printed && !wind) locks.set(n.id, { finger: printed });
+  }
+  return locks;
+}
+
+export interface Fingers {
+  /** Those of the variant in hand, by note. */
+  readonly fingers: ReadonlyMap<string, FingerMark>;
+  readonly variants: readonly string[];
+  readonly asked: Answer<Fingering>;
+  readonly fingering: Fingering | null;
+  readonly proposed: ReadonlyMap<string, FingeredNote>;
+  /** For whom and what the proposals are: an action on them is about this and nothing else. */
+  readonly forWhom: string;
+}
+
+/** The fingers of some bars: what is written, and what is proposed around it for the student in hand. */
+export function useFingers(
+  {
+    piece,
+    score,
+    marks,
+    student,
+  }: {
+    readonly piece: Piece;
+    readonly score: Score;
+    readonly marks: readonly Mark[];
+    readonly student: Student | null;
+  },
+  [from, to]: readonly [number, number],
+  variant: string,
+  { openOrFourth, onString, capo }: Pick<ViewChoices, 'openOrFourth' | 'onString' | 'capo'>,
+): Fingers {
+  const { instrument } = piece;
+  const solver = fingersOf(instrument)?.kind ?? null;
+  const all = useMemo(() => marks.flatMap((m) => (m.kind === 'finger' && m.studentId === null ? [m] : [])), [marks]);
+  const fingers = useMemo(
+    () => new Map(all.filter((m) => (m.variant ?? FULL_FINGERING) === variant).map((m) => [m.noteId, m] as const)),
+    [all, variant],
+  );
+  const variants = useMemo(
+    () => [...new Set([FULL_FINGERING, 'simple', variant, ...all.map((m) => m.variant ?? FULL_FINGERING)])],
+    [all, variant],
+  );
+  const hands = useMemo(
+    () => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))),
+    [marks],
+  );
+  const span = student?.handSpanInSemitones ?? null;
+  const request = useMemo<FingeringRequest | null>(() => {
+    if (solver === null) return null;
+    return {
+      instrument,
+      locks: locksOf(score, fingers, solver === 'wind'),
+      hands,
+      from,
+      to,
+      openOrFourth,
+      ...(onString === '' ? {} : { onString: Number(onString) }),
+      ...(capo === '' ? {} : { capo: Number(capo) }),
+      ...(span ? { spanInSemitones: span } : {}),
+    };
+  }, [instrument, solver, score, fingers, hands, from, to, openOrFourth, onString, capo, span]);
+  // Proposals of another student, variant or instrument are never shown for this one.
+  const forWhom = JSON.stringify([student?.id ?? null, variant, capo, onString, from, to]);
+  const asked = useFingering(piece, forWhom, request);
+  const fingering = solver === null ? null : shownOf(asked);
+  const proposed = useMemo(() => new Map((fingering?.notes ?? []).map((f) => [f.noteId, f])), [fingering]);
+  return { fingers, variants, asked, fingering, proposed, forWhom };
+}

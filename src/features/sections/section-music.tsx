@@ -1,0 +1,80 @@
+import type { ReactNode } from 'react';
+import { barsText } from '@/core/sections';
+import { Button, Panel } from '@/ui';
+import { ScoreLines, type PieceContext } from '@/features/score';
+import type { TwoPlaces } from './two-places';
+import type { Findings } from './use-findings';
+
+/** Bars of music shown at most at a time. */
+const MOST_BARS_SHOWN = 16;
+
+const lastShown = (from: number, to: number): number => Math.min(to, from + MOST_BARS_SHOWN - 1);
+
+function SideBySide({
+  context: { piece, score },
+  two,
+  onBack,
+}: {
+  readonly context: PieceContext;
+  readonly two: TwoPlaces;
+  readonly onBack: () => void;
+}): ReactNode {
+  return (
+    <Panel
+      title={two.title}
+      aside={
+        <Button look="quiet" onClick={onBack}>
+          Back
+        </Button>
+      }
+    >
+      {[two.a, two.b].map(([from, to], i) => (
+        <div key={`${i} ${from}`} className={i === 1 ? 'mt-4 border-t border-rule pt-3' : ''}>
+          <p className="mb-1 text-ink-2">
+            bars <span className="figure">{barsText(score, from, to)}</span>
+          </p>
+          <ScoreLines
+            piece={piece}
+            score={score}
+            from={from}
+            to={lastShown(from, to)}
+            label={`Bars ${barsText(score, from, to)}`}
+            differs={two.differs}
+          />
+        </div>
+      ))}
+      {two.differs.size > 0 ? <p className="mt-2 text-ink-2">The notes that differ are marked.</p> : null}
+    </Panel>
+  );
+}
+
+/** The music of what is chosen: two places that are the same, a section, a proposal, some bars. */
+export function SectionMusic({
+  context,
+  findings,
+}: {
+  readonly context: PieceContext;
+  readonly findings: Findings;
+}): ReactNode {
+  const { piece, score, section } = context;
+  const { two, shown, chosenProposal } = findings;
+  if (two) return <SideBySide context={context} two={two} onBack={findings.alone} />;
+  const [from, to] = [shown[0], lastShown(...shown)];
+  const title = section
+    ? `${section.section.letter} ${section.section.name}`.trim()
+    : chosenProposal
+      ? `${chosenProposal.letter} ${chosenProposal.name}, proposed`
+      : 'Music';
+  return (
+    <Panel title={title} aside={<span className="figure text-ink-2">bars {barsText(score, ...shown)}</span>}>
+      <ScoreLines
+        piece={piece}
+        score={score}
+        from={from}
+        to={to}
+        label={`Bars ${barsText(score, from, to)}`}
+        chosenBars={findings.familyBars}
+      />
+    </Panel>
+  );
+}

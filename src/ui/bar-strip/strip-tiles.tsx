@@ -1,0 +1,140 @@
+import { useId, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import type { StripLayout } from './strip-layout';
+import type { BarSpan, StripBar } from './strip-parts';
+import { moveByKey, spanBetween } from './strip-selection';
+
+interface Props {
+  readonly layout: StripLayout;
+  readonly bars: readonly StripBar[];
+  readonly selection: BarSpan | null;
+  readonly onSelect: (selection: BarSpan | null) => void;
+  readonly barUnder: (clientX: number) => number;
+}
+
+/** Choosing bars by pointer and by key; with Shift up to there. */
+function useSelecting({ bars, selection, onSelect, barUnder }: Props) {
+  const anchor = useRef<number | null>(null);
+  return {
+    onPointerDown: (event: PointerEvent): void => {
+      if (event.button !== 0) return;
+      const bar = barUnder(event.clientX);
+      if (event.shiftKey && selection) {
+        onSelect(spanBetween(anchor.current ?? selection[0], bar));
+        return;
+      }
+      anchor.current = bar;
+      onSelect([bar, bar]);
+      (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
+    },
+    onPointerMove: (event: PointerEvent): void => {
+      if (event.buttons !== 1 || anchor.current === null) return;
+      const next = spanBetween(anchor.current, barUnder(event.clientX));
+      if (selection?.[0] !== next[0] || selection[1] !== next[1]) onSelect(next);
+    },
+    onKeyDown: (event: KeyboardEvent): void => {
+      const move = moveByKey(event.key, event.shiftKey, selection, anchor.current, bars.length - 1);
+      if (!move) return;
+      if (event.key !== 'Escape') event.preventDefault();
+      anchor.current = move.anchor;
+      onSelect(move.selection);
+    },
+  };
+}
+
+function Tile({
+  layout,
+  bar,
+  index,
+  id,
+  chosen,
+  numbered,
+}: {
+  readonly layout: StripLayout;
+  readonly bar: StripBar;
+  readonly index: number;
+  readonly id: string;
+  readonly chosen: boolean;
+  readonly numbered: (width: number) => boolean;
+}): ReactNode {
+  const { x, tileTop, tallest, floor } = layout;
+  const height = layout.tileHeight(bar.difficulty);
+  const left = x(index);
+  const width = Math.max(1, x(index + 1) - left - layout.tileGap);
+  return (
+    <g
+      role="option"
+      id={id}
+      aria-selected={chosen}
+      aria-label={`bar ${bar.number}, difficulty ${bar.difficulty.toFixed(1)}${bar.corner ? ', corner' : ''}`}
+    >
+      <rect x={left} y={tileTop} width={width} height={tallest} fill="transparent" />
+      <rect
+        x={left}
+        y={floor - height}
+        width={width}
+        height={height}
+        fill={chosen ? 'var(--color-acorn-wash)' : 'var(--color-leaf-wash)'}
+        stroke={chosen ? 'var(--color-acorn)' : 'var(--color-rule-strong)'}
+        strokeWidth={chosen ? 1.6 : 0.8}
+      />
+      {bar.corner ? (
+        <path d={`M${left + width / 2 - 5} ${floor - height - 3} l5 -5 l5 5 z`} fill="var(--color-warn)" />
+      ) : null}
+      {numbered(width) ? (
+        <text
+          x={left + width / 2}
+          y={floor - 5}
+          textAnchor="middle"
+          fontSize="13.5"
+          fontFamily="var(--font-figure)"
+          fill="var(--color-ink)"
+        >
+          {bar.number}
+        </text>
+      ) : null}
+    </g>
+  );
+}
+
+/** The bars as tiles, chosen by dragging, clicking or the arrow keys. */
+export function StripTiles(props: Props): ReactNode {
+  const { layout, bars, selection } = props;
+  const base = useId();
+  const selecting = useSelecting(props);
+  const isChosen = (i: number): boolean => selection !== null && i >= selection[0] && i <= selection[1];
+  const isNumbered = (i: number, width: number): boolean =>
+    layout.showNumbers && (i % layout.perNumber === 0 || (selection?.[0] === i && width > 14));
+  return (
+    <g
+      role="listbox"
+      aria-label="Bars of the piece"
+      aria-multiselectable="true"
+      aria-activedescendant={selection ? `${base}-${selection[1]}` : undefined}
+      tabIndex={0}
+      {...selecting}
+      className="focus:outline-none [&:focus-visible_.strip-focus]:stroke-leaf [&:focus-visible_.strip-focus]:stroke-[3]"
+    >
+      <rect
+        className="strip-focus"
+        x="0"
+        y={layout.tileTop - 6}
+        width={Math.max(1, layout.width)}
+        height={layout.tallest + 8}
+        fill="transparent"
+        stroke="transparent"
+        rx="3"
+      />
+      {bars.map((bar, i) => (
+        <Tile
+          key={bar.id}
+          layout={layout}
+          bar={bar}
+          index={i}
+          id={`${base}-${i}`}
+          chosen={isChosen(i)}
+          numbered={(width) => isNumbered(i, width)}
+        />
+      ))}
+    </g>
+  );
+}
