@@ -16,7 +16,7 @@ import {
 } from '../score';
 import { computeBeams, FLAGS } from './beams';
 import type { ReadScore } from './read-score';
-import { valueQuarters } from './read-measure';
+import { valueQuarters } from './measure';
 import { child, childrenNamed, escapeXml, parseFragment, type XmlElement } from './xml-tree';
 
 export interface ExcerptRequest {

@@ -1,0 +1,93 @@
+/** What one `<measure>` holds, with exact times inside the bar. */
+import type {
+  Clef,
+  Fraction,
+  Jump,
+  Key,
+  Meter,
+  NoteMarks,
+  Pitch,
+  TieRole,
+  TimeModification,
+  Transposition,
+} from '../../score';
+
+export interface RawNote {
+  readonly kind: 'note' | 'rest';
+  readonly writtenId: string | null;
+  readonly sourceIndex: number;
+  readonly staff: number;
+  readonly voice: string;
+  /** Quarters from the start of the bar. */
+  readonly onset: Fraction;
+  readonly duration: Fraction;
+  readonly value: string | null;
+  readonly dots: number;
+  readonly timeModification: TimeModification | null;
+  readonly pitch: Pitch | null;
+  readonly midiUnpitched: number | null;
+  readonly grace: { readonly slash: boolean } | null;
+  readonly cue: boolean;
+  readonly chord: boolean;
+  readonly tie: TieRole | null;
+  readonly wholeBar: boolean;
+  readonly marks: NoteMarks;
+  /** Semitones to the sounding pitch. */
+  readonly transposed: number;
+}
+
+export type RawDirection = { readonly staff: number | null; readonly onset: Fraction } & (
+  | { readonly kind: 'dynamic'; readonly level: string }
+  | { readonly kind: 'wedge'; readonly role: 'crescendo' | 'diminuendo' | 'stop'; readonly number: string }
+  | { readonly kind: 'words'; readonly text: string }
+  | { readonly kind: 'rehearsal'; readonly text: string }
+  | { readonly kind: 'pedal'; readonly role: string }
+  | { readonly kind: 'ottava'; readonly role: string; readonly size: number }
+);
+
+export interface RawTempo {
+  readonly onset: Fraction;
+  /** Quarters a minute, or the two notes of a metric modulation (old length, new length in quarters). */
+  readonly tempo: { readonly bpm: number } | { readonly old: Fraction; readonly fresh: Fraction };
+  readonly printed: { readonly unit: string; readonly dots: number; readonly text: string } | null;
+}
+
+export interface RawAttributes {
+  readonly onset: Fraction;
+  readonly divisions?: string;
+  readonly keys?: readonly { readonly staff: number | null; readonly key: Key }[];
+  readonly meter?: Meter;
+  readonly clefs?: readonly { readonly staff: number; readonly clef: Clef }[];
+  readonly transpose?: Transposition;
+}
+
+export interface RawSigns {
+  repeatStart: boolean;
+  repeatEnd: number | null;
+  endingStart: readonly number[] | null;
+  endingStop: boolean;
+  segno: string | null;
+  /** A coda sign whose sound says it is the coda itself. */
+  coda: string | null;
+  /** A coda sign that does not say whether it leads or is the goal. */
+  codaGlyph: boolean;
+  toCoda: boolean;
+  fine: boolean;
+  jump: Jump | null;
+  doubleBar: 'light-light' | 'light-heavy' | null;
+}
+
+export interface RawMeasure {
+  readonly events: readonly RawNote[];
+  readonly directions: readonly RawDirection[];
+  readonly tempos: readonly RawTempo[];
+  readonly chords: readonly { readonly onset: Fraction; readonly text: string }[];
+  readonly attributes: readonly RawAttributes[];
+  readonly signs: RawSigns;
+  /** How far the fullest voice reaches, in quarters. */
+  readonly length: Fraction;
+  readonly lineBreak: boolean;
+  readonly hasBeams: boolean;
+  /** A bar-repeat sign begins here, covering so many bars at a time, or ends before this bar. */
+  readonly barRepeat: { readonly role: 'start'; readonly size: number } | { readonly role: 'stop' } | null;
+}

@@ -1,0 +1,105 @@
+/**
+ * One `<measure>` (or, timewise, one `<part>` of a measure) to events with exact times inside the bar.
+ * Source: MusicXML 4.0 specification (W3C Community Group, 2021).
+ */
+import { ZERO, type Fraction } from '../../score';
+import { child, childText, type XmlElement } from '../xml-tree';
+import { readAttributes, readBarRepeat } from './attributes';
+import { readBarline } from './barline';
+import { readHarmony } from './chord-symbol';
+import { Cursor } from './cursor';
+import { readDirection } from './direction';
+import { readNote } from './note';
+import type { PartState, Warn } from './part-state';
+import type { RawAttributes, RawDirection, RawMeasure, RawNote, RawSigns, RawTempo } from './raw-measure';
+import { readSound } from './sound';
+
+const noSigns = (): RawSigns => ({
+  repeatStart: false,
+  repeatEnd: null,
+  endingStart: null,
+  endingStop: false,
+  segno: null,
+  coda: null,
+  codaGlyph: false,
+  toCoda: false,
+  fine: false,
+  jump: null,
+  doubleBar: null,
+});
+
+const beginsLine = (print: XmlElement): boolean =>
+  print.attributes['new-system'] === 'yes' || print.attributes['new-page'] === 'yes';
+
+/**
+ * Reads one measure. `state` is changed in place as the bar changes it. Times that run before the bar or
+ * are not numbers are warned about and clamped; nothing throws.
+ */
+export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): RawMeasure {
+  const events: RawNote[] = [];
+  const directions: RawDirection[] = [];
+  const tempos: RawTempo[] = [];
+  const chords: { onset: Fraction; text: string }[] = [];
+  const attributes: RawAttributes[] = [];
+  const signs = noSigns();
+  const cursor = new Cursor(state, warn);
+  let chordOnset: Fraction | null = null;
+  let lineBreak = false;
+  let hasBeams = false;
+  let barRepeat: RawMeasure['barRepeat'] = null;
+  for (const element of measure.children)
+    switch (element.name) {
+      case 'note': {
+        const note = readNote(element, { state, cursor, warn, sourceIndex: events.length, chordOnset });
+        events.push(note);
+        if (!note.chord) chordOnset = note.onset;
+        hasBeams ||= child(element, 'beam') !== undefined;
+        break;
+      }
+      case 'backup':
+        cursor.back(cursor.lengthOf(childText(element, 'duration'), 'a backup') ?? ZERO);
+        chordOnset = null;
+        break;
+      case 'forward':
+        cursor.forward(cursor.lengthOf(childText(element, 'duration'), 'a forward') ?? ZERO);
+        chordOnset = null;
+        break;
+      case 'attributes': {
+        attributes.push(readAttributes(element, cursor.at, state, warn));
+        const sign = readBarRepeat(element);
+        if (sign !== undefined) barRepeat = sign;
+        break;
+      }
+      case 'direction':
+        readDirection(element, cursor.at, state, { directions, tempos, signs }, warn);
+        break;
+      case 'sound':
+        readSound(element, cursor.at, signs, tempos, warn);
+        break;
+      case 'harmony': {
+        const text = readHarmony(element);
+        if (text !== null) chords.push({ onset: cursor.at, text });
+        break;
+      }
+      case 'barline':
+        readBarline(element, signs, warn);
+        break;
+      case 'print':
+        lineBreak ||= beginsLine(element);
+        break;
+      default:
+        break;
+    }
+  return {
+    events,
+    directions,
+    tempos,
+    chords,
+    attributes,
+    signs,
+    length: cursor.reach,
+    lineBreak,
+    hasBeams,
+    barRepeat,
+  };
+}
