@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { openPiece } from '../studio';
-import { computeBeams } from './beams';
-import { writeExcerpt } from './excerpt';
-import { readScore } from './read-score';
+import { openPiece } from '../../studio';
+import { computeBeams } from '../beams';
+import { writeExcerpt } from './write-excerpt';
+import { readScore } from '../read-score';
 
 const opened = await openPiece(readFileSync('tests/pieces/petzold-menuet.musicxml'), 'm.musicxml');
 if (!opened.ok) throw new Error(opened.issue.message);
