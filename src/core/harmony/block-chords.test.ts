@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { blockChords } from './block-chords';
-import { findHarmony, type BeatChord } from './find-chords';
+import { findHarmony } from './find-chords';
+import type { BeatChord } from './harmony';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const read = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nK:C\n${music}`);

@@ -1,5 +1,5 @@
 import { CHORD_KINDS } from './chord-names';
-import type { BeatChord } from './find-chords';
+import type { BeatChord } from './harmony';
 
 /** One chord of a passage reduced to blocks: keys low to high, the bass below, the chord in close position above it. */
 export interface ChordBlock {

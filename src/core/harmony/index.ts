@@ -3,6 +3,7 @@
  * Pitch classes 0 to 11.
  */
 export { rootName } from './chord-names';
-export { findHarmony, type BeatChord, type ChordFlag, type Harmony } from './find-chords';
+export { findHarmony } from './find-chords';
+export type { BeatChord, ChordFlag, Harmony } from './harmony';
 export { type KeySpan } from './find-keys';
 export { blockChords, type ChordBlock } from './block-chords';

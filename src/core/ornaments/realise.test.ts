@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { add, compare, fraction } from '../score';
 import { openAbc } from '../studio';
-import { realiseOrnaments, type OrnamentStyle } from './realise';
+import type { OrnamentStyle } from './ornament';
+import { realiseOrnaments } from './realise';
 
 const realise = (music: string, style: OrnamentStyle, tempo = 60, key = 'C') => {
   const opened = openAbc(`X:1\nM:4/4\nL:1/4\nK:${key}\n${music} |`, 'x.abc');

@@ -5,16 +5,8 @@
  */
 export { barLines, type BarContent, type Line } from './bar-content';
 export { differencesInWords, movedInWords } from './words';
-export {
-  findSameness,
-  fitsSameness,
-  MOST_BARS_FOR_SAMENESS,
-  type Difference,
-  type Ostinato,
-  type Repeat,
-  type RepeatKind,
-  type Sameness,
-} from './find-sameness';
+export { findSameness, fitsSameness, MOST_BARS_FOR_SAMENESS } from './find-sameness';
+export type { Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
 export { intervalsOf, type IntervalCount } from './intervals';
 export { payOff, type PayOffStep } from './pay-off';
 export { rhythmFamilies, type RhythmFamily } from './rhythm-families';

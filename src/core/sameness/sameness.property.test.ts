@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findSameness, type Repeat } from './find-sameness';
+import { findSameness } from './find-sameness';
+import type { Repeat } from './repeat';
 import { payOffTable, payOffValue, payOff } from './pay-off';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 

@@ -1,5 +1,5 @@
 import type { Score } from '../score';
-import type { Difference, Repeat } from './find-sameness';
+import type { Difference, Repeat } from './repeat';
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 const count = (n: number): string => NUMBERS[n] ?? String(n);

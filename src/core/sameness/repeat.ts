@@ -1,0 +1,43 @@
+export type RepeatKind = 'exact' | 'changed' | 'moved' | 'sequence' | 'rhythm';
+
+/** Notes that differ in one pair of bars: those of the later place, and those of the earlier. */
+export interface Difference {
+  readonly bar: number;
+  readonly noteIds: readonly string[];
+  readonly aBar: number;
+  readonly aNoteIds: readonly string[];
+}
+
+/** Two places that are the same in some way. `part` and `staff` are null where all staves agree. */
+export interface Repeat {
+  readonly kind: RepeatKind;
+  readonly part: string | null;
+  readonly staff: number | null;
+  readonly a: readonly [number, number];
+  readonly b: readonly [number, number];
+  /** How far the second place lies above the first; 0 unless moved. */
+  readonly semitones: number;
+  /** The same in staff steps. */
+  readonly steps: number;
+  /** Moved by staff steps inside the key, so that semitones differ from note to note. */
+  readonly diatonic: boolean;
+  /** How often a sequence comes, the model counted; 2 for all other kinds. */
+  readonly times: number;
+  readonly differences: readonly Difference[];
+  /** Seconds of practice it may save, by the weights of the pay-off. */
+  readonly saves: number;
+}
+
+/** A figure of `period` bars that goes on unchanged. */
+export interface Ostinato {
+  readonly part: string | null;
+  readonly staff: number | null;
+  readonly from: number;
+  readonly to: number;
+  readonly period: number;
+}
+
+export interface Sameness {
+  readonly repeats: readonly Repeat[];
+  readonly ostinatos: readonly Ostinato[];
+}

@@ -1,0 +1,9 @@
+/** Stretches of one line that are the same, by kind. */
+export { changedRuns, similarities } from './changed-runs';
+export { exactRuns } from './exact-runs';
+export type { Found } from './found';
+export { movedRuns } from './moved-runs';
+export { findOstinatos } from './ostinatos';
+export { rhythmRuns } from './rhythm-runs';
+export { select } from './select';
+export { sequences } from './sequences';

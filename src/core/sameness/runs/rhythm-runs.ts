@@ -1,0 +1,18 @@
+import type { Line } from '../bar-content';
+import { found, runs, type Found } from './found';
+
+/** Stretches of at least two bars with the same rhythm. */
+export function rhythmRuns(line: Line): Found[] {
+  const out: Found[] = [];
+  const { bars } = line;
+  for (let d = 1; d < bars.length; d += 1)
+    runs(
+      bars.length,
+      d,
+      (i, j) => (bars[i]?.rhythm ?? -1) >= 0 && bars[i]?.rhythm === bars[j]?.rhythm,
+      (i, length) => {
+        if (length >= 2) out.push(found('rhythm', i, i + d, length));
+      },
+    );
+  return out;
+}
