@@ -17,7 +17,7 @@ import {
   type Meter,
 } from '../score';
 import { fail, ok, type Result } from '../result';
-import { readMusicLine, startVoice } from './abc-music';
+import { readMusicLine, startVoice } from './abc';
 import { parseAbcKey, parseAbcLength } from './abc-header';
 import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftStaff } from './draft';
 

@@ -1,0 +1,5 @@
+/** The music of one voice in ABC text. */
+export { voiceField } from './fields';
+export { readMusicLine } from './music-line';
+export { startVoice, type AbcVoice } from './voice';
+export { alignWords } from './words';

@@ -1,0 +1,53 @@
+import type { DraftPart, DraftStaff } from '../draft';
+
+/** What the fields say of a voice. */
+export interface VoiceHead {
+  readonly id: string;
+  name: string;
+  clef: DraftStaff['clef'];
+  octaveShift: number;
+  transpose: number;
+}
+
+const CLEFS: Readonly<Record<string, DraftStaff['clef']>> = {
+  treble: { sign: 'G', line: 2, octaveChange: 0 },
+  bass: { sign: 'F', line: 4, octaveChange: 0 },
+  bass3: { sign: 'F', line: 3, octaveChange: 0 },
+  alto: { sign: 'C', line: 3, octaveChange: 0 },
+  tenor: { sign: 'C', line: 4, octaveChange: 0 },
+  soprano: { sign: 'C', line: 1, octaveChange: 0 },
+  perc: { sign: 'percussion', line: 2, octaveChange: 0 },
+  'treble-8': { sign: 'G', line: 2, octaveChange: -1 },
+  'treble+8': { sign: 'G', line: 2, octaveChange: 1 },
+  'bass-8': { sign: 'F', line: 4, octaveChange: -1 },
+};
+
+export const freshHead = (id: string): VoiceHead => ({
+  id,
+  name: '',
+  clef: { sign: 'G', line: 2, octaveChange: 0 },
+  octaveShift: 0,
+  transpose: 0,
+});
+
+/** Takes clef, name, octave and transposition out of the words of a `V:` or `K:` field. */
+export function applyVoiceWords(head: VoiceHead, text: string): void {
+  const clef = /(?:clef=)?\b(treble[+-]8|bass-8|treble|bass3|bass|alto|tenor|soprano|perc)\b/.exec(text)?.[1];
+  if (clef) head.clef = CLEFS[clef] ?? head.clef;
+  const name = /\b(?:name|nm)="([^"]{0,60})"/.exec(text)?.[1];
+  if (name !== undefined) head.name = name;
+  const octave = /\boctave=(-?\d)/.exec(text)?.[1];
+  if (octave !== undefined) head.octaveShift = Number(octave);
+  const transpose = /\btranspose=(-?\d{1,2})/.exec(text)?.[1];
+  if (transpose !== undefined) head.transpose = Number(transpose);
+}
+
+/** Written-to-sounding steps of an ABC `transpose=` in semitones. */
+export const transposition = (semitones: number): DraftPart['transpose'] =>
+  semitones === 0
+    ? null
+    : {
+        diatonic: Math.round((semitones % 12) * (7 / 12)),
+        chromatic: semitones % 12,
+        octaveChange: Math.trunc(semitones / 12),
+      };
