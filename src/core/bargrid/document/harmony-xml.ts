@@ -1,0 +1,33 @@
+import { escapeXml } from '../../musicxml';
+
+const SUFFIX: readonly (readonly [RegExp, string])[] = [
+  [/^(maj7|M7|Δ)$/, 'major-seventh'],
+  [/^(m7b5|ø)$/, 'half-diminished'],
+  [/^(dim7|o7|°7)$/, 'diminished-seventh'],
+  [/^(dim|o|°)$/, 'diminished'],
+  [/^(m|min|-)7$/, 'minor-seventh'],
+  [/^(m|min|-)6$/, 'minor-sixth'],
+  [/^(m|min|-)$/, 'minor'],
+  [/^7$/, 'dominant'],
+  [/^6$/, 'major-sixth'],
+  [/^9$/, 'dominant-ninth'],
+  [/^(\+|aug)$/, 'augmented'],
+  [/^sus2$/, 'suspended-second'],
+  [/^sus4?$/, 'suspended-fourth'],
+  [/^5$/, 'power'],
+  [/^(maj|M)?$/, 'major'],
+];
+
+/** A lead-sheet symbol as `<harmony>`; one that cannot be read as words. */
+export function harmonyXml(symbol: string): string {
+  const match = /^([A-G])([#b]?)([^/]*)(?:\/([A-G])([#b]?))?$/.exec(symbol.trim());
+  if (!match)
+    return `<direction placement="above"><direction-type><words>${escapeXml(symbol)}</words></direction-type></direction>`;
+  const [, root = 'C', sign = '', suffix = '', bass, bassSign = ''] = match;
+  const alter = (s: string): number => (s === '#' ? 1 : s === 'b' ? -1 : 0);
+  const kind = SUFFIX.find(([pattern]) => pattern.test(suffix))?.[1] ?? 'other';
+  const alterXml = (name: string, s: string): string => (s === '' ? '' : `<${name}>${alter(s)}</${name}>`);
+  return `<harmony><root><root-step>${root}</root-step>${alterXml('root-alter', sign)}</root><kind${suffix === '' ? '' : ` text="${escapeXml(suffix)}"`}>${kind}</kind>${
+    bass ? `<bass><bass-step>${bass}</bass-step>${alterXml('bass-alter', bassSign)}</bass>` : ''
+  }</harmony>`;
+}
