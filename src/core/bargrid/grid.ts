@@ -190,6 +190,24 @@ function typedBar(
   return missing.n > 0 && events.length > 0 ? [...events, plainEvent('hidden-rest', missing)] : events;
 }
 
+/** What stands on and over a bar of the grid. */
+const signsOf = (bar: GridBar) => ({
+  tempo: bar.tempo
+    ? { word: bar.tempo.word, unit: parseAbcLength(bar.tempo.unit) ?? fraction(1), perMinute: bar.tempo.perMinute }
+    : null,
+  repeatStart: bar.repeatStart ?? false,
+  repeatEnd: bar.repeatEnd ?? null,
+  endingStart: bar.ending && bar.ending.length > 0 ? bar.ending : null,
+  segno: bar.segno ?? false,
+  coda: bar.coda ?? false,
+  toCoda: bar.toCoda ?? false,
+  fine: bar.fine ?? false,
+  jump: bar.jump ?? null,
+  doubleBar: bar.doubleBar ?? null,
+  lineBreak: bar.lineBreak ?? false,
+  rehearsal: bar.rehearsal ?? null,
+});
+
 export interface ReadGrid {
   readonly draft: Draft;
   readonly warnings: readonly { readonly bar: number; readonly message: string }[];
@@ -243,21 +261,8 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
       quarters: size,
       meter: i === 0 ? meter : newMeter,
       key: i === 0 ? key : newKey,
-      tempo: bar.tempo
-        ? { word: bar.tempo.word, unit: parseAbcLength(bar.tempo.unit) ?? fraction(1), perMinute: bar.tempo.perMinute }
-        : null,
-      repeatStart: bar.repeatStart ?? false,
-      repeatEnd: bar.repeatEnd ?? null,
-      endingStart: bar.ending && bar.ending.length > 0 ? bar.ending : null,
+      ...signsOf(bar),
       endingStop: closes ? openEnding : null,
-      segno: bar.segno ?? false,
-      coda: bar.coda ?? false,
-      toCoda: bar.toCoda ?? false,
-      fine: bar.fine ?? false,
-      jump: bar.jump ?? null,
-      doubleBar: bar.doubleBar ?? null,
-      lineBreak: bar.lineBreak ?? false,
-      rehearsal: bar.rehearsal ?? null,
       content: [
         Array.from({ length: grid.staves }, (_, s) => [
           typedBar(bar.typed?.[s] ?? '', key, meter, size, (message) =>

@@ -165,6 +165,41 @@ export interface BreathOptions {
   readonly strictTime?: boolean;
 }
 
+/** A breath at a place: how full it is, and what it does to the time. */
+function breathAt(place: Place, ticksPerQuarter: number, strictTime: boolean): Breath {
+  const quick = !place.rest && (strictTime || place.end - place.note.onset < ticksPerQuarter * 2);
+  const waitsSeconds = place.rest || strictTime ? 0 : quick ? WAITS.quick : WAITS.full;
+  const time =
+    place.rest || place.printed
+      ? ''
+      : strictTime
+        ? ', in time: the note before it is cut'
+        : `, the beat waits about ${waitsSeconds} s`;
+  return {
+    afterNoteId: place.note.id,
+    bar: place.note.bar,
+    onset: ticks(place.end),
+    reason: `${place.reason}${time}`,
+    printed: place.printed,
+    catch: quick,
+    waitsSeconds,
+  };
+}
+
+/** What is said of a span that is longer than a breath, with the tempo at which it is not. */
+function tooLong(score: Score, s: BreathSpan, tempo: number, spanInSeconds: number): BreathPlan['warnings'][number] {
+  const needed = Math.ceil((tempo * s.seconds) / spanInSeconds);
+  const name = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+  return {
+    code: 'too-long',
+    fromBar: s.fromBar,
+    toBar: s.toBar,
+    seconds: s.seconds,
+    tempo: needed,
+    message: `bars ${name(s.fromBar)}–${name(s.toBar)} take ${s.seconds.toFixed(1)} s at ${Math.round(tempo)} and have no place to breathe; at ${needed} they take ${((s.seconds * tempo) / needed).toFixed(1)} s`,
+  };
+}
+
 /**
  * The fewest, best-placed breaths so that no span takes longer than `spanInSeconds`: a dynamic programme over the
  * places, counting breaths first, then places and evenness. Breaths in rests are free and always taken. Where no place
@@ -214,28 +249,9 @@ export function placeBreaths(
   }
   const chosen: number[] = [];
   for (let k = back[places.length] ?? -1; k >= 0; k = back[k] ?? -1) chosen.unshift(k);
-  const breaths = chosen.flatMap((k): Breath[] => {
+  const breaths = chosen.flatMap((k) => {
     const place = places[k];
-    if (!place) return [];
-    const quick = !place.rest && (strictTime || place.end - place.note.onset < score.ticksPerQuarter * 2);
-    const waitsSeconds = place.rest || strictTime ? 0 : quick ? WAITS.quick : WAITS.full;
-    const time =
-      place.rest || place.printed
-        ? ''
-        : strictTime
-          ? ', in time: the note before it is cut'
-          : `, the beat waits about ${waitsSeconds} s`;
-    return [
-      {
-        afterNoteId: place.note.id,
-        bar: place.note.bar,
-        onset: ticks(place.end),
-        reason: `${place.reason}${time}`,
-        printed: place.printed,
-        catch: quick,
-        waitsSeconds,
-      },
-    ];
+    return place ? [breathAt(place, score.ticksPerQuarter, strictTime)] : [];
   });
   const barOf = (at: number): number => {
     const found = score.bars.findIndex((b) => at < b.onset + b.length);
@@ -256,20 +272,8 @@ export function placeBreaths(
       range: free ? [seconds / (1 + FREE_BEND), seconds / (1 - FREE_BEND)] : null,
     };
   });
-  const warnings = spans.flatMap((s) => {
-    if (s.seconds <= spanInSeconds + 1e-9) return [];
-    const needed = Math.ceil((tempo * s.seconds) / spanInSeconds);
-    const name = (b: number): string => score.bars[b]?.number ?? String(b + 1);
-    return [
-      {
-        code: 'too-long' as const,
-        fromBar: s.fromBar,
-        toBar: s.toBar,
-        seconds: s.seconds,
-        tempo: needed,
-        message: `bars ${name(s.fromBar)}–${name(s.toBar)} take ${s.seconds.toFixed(1)} s at ${Math.round(tempo)} and have no place to breathe; at ${needed} they take ${((s.seconds * tempo) / needed).toFixed(1)} s`,
-      },
-    ];
-  });
+  const warnings = spans.flatMap((s) =>
+    s.seconds > spanInSeconds + 1e-9 ? [tooLong(score, s, tempo, spanInSeconds)] : [],
+  );
   return { breaths, spans, warnings, cost: best[places.length] ?? 0 };
 }

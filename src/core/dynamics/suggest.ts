@@ -107,6 +107,127 @@ function weakRegister(instrument: InstrumentId, tune: readonly Note[]): Suggeste
   return out;
 }
 
+/** One phrase with its notes, and what is known of the piece around it. */
+interface PhraseInPiece {
+  readonly score: Score;
+  readonly sameness: Sameness;
+  readonly harmony: Harmony;
+  readonly phrase: { readonly from: number; readonly to: number };
+  readonly section: ProposedSection;
+  /** First of its section. */
+  readonly isFirst: boolean;
+  readonly notes: readonly Note[];
+}
+
+/** What is known when a phrase begins. */
+interface LevelsSoFar {
+  /** The level in force. */
+  readonly level: DynamicLevel;
+  /** The level that was last printed. */
+  readonly base: DynamicLevel;
+  /** Nothing was said yet, here or in print. */
+  readonly nothingYet: boolean;
+  /** Something was suggested before. */
+  readonly said: boolean;
+  /** Level with which the model of this section began, and its letter. */
+  readonly model: { readonly level: DynamicLevel | undefined; readonly letter: string };
+}
+
+interface SuggestedLevel {
+  readonly level: DynamicLevel;
+  readonly reason: string;
+}
+
+/** More notes a bar than this are many. */
+const MANY_NOTES = 7;
+
+/** The level of a phrase where none is printed; null where it goes on as before. */
+function levelOf(at: PhraseInPiece, so: LevelsSoFar): SuggestedLevel | null {
+  const { score, sameness, phrase, section, isFirst, notes } = at;
+  const { level, base, model } = so;
+  const name = (from: number, to: number): string =>
+    `bars ${score.bars[from]?.number ?? ''}–${score.bars[to]?.number ?? ''}`;
+  const echo = sameness.repeats.find(
+    (r) => r.kind === 'exact' && r.b[0] === phrase.from && r.b[1] >= phrase.to && r.a[1] === phrase.from - 1,
+  );
+  if (echo) return { level: stepped(base, -1), reason: `an echo of ${name(echo.a[0], echo.a[1])}: softer` };
+  const copy = sameness.repeats.find((r) => r.kind === 'sequence' && r.b[0] === phrase.from);
+  if (copy)
+    return copy.steps > 0
+      ? { level: stepped(level, 1), reason: 'the sequence rises: a step more' }
+      : { level: stepped(level, -1), reason: 'the sequence falls: a step less' };
+  if (!isFirst) return null;
+  if (so.nothingYet) return { level: base, reason: 'a level to begin with' };
+  if (model.level !== undefined && model.level !== level)
+    return { level: model.level, reason: `as in ${model.letter}` };
+  if (section.like !== null || !so.said) return null;
+  return notes.length / Math.max(1, phrase.to - phrase.from + 1) > MANY_NOTES
+    ? { level: stepped(base, -1), reason: 'many quick notes sound by themselves: lightly' }
+    : { level: stepped(base, 1), reason: 'new material stands out' };
+}
+
+/** Fewest notes between an end of a phrase and its peak for a hairpin. */
+const HAIRPIN_NOTES = 3;
+/** Fewest semitones that a line rises or falls for a hairpin. */
+const HAIRPIN_SEMITONES = 3;
+const FEWEST_NOTES = 4;
+
+/** Hairpins towards the peak of a phrase and away from it: a tension chord if there is one, else the highest note. */
+function hairpinsOf({ harmony, phrase, section, notes }: PhraseInPiece): SuggestedDynamic[] {
+  const [first] = notes;
+  const last = notes[notes.length - 1];
+  if (!first || !last || notes.length < FEWEST_NOTES) return [];
+  const tension = harmony.beats.find(
+    (b) =>
+      b.bar > phrase.from &&
+      b.bar <= phrase.to &&
+      (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.flags.includes('outside-the-key'))),
+  );
+  const high = notes.reduce((m, n) => ((n.midi ?? 0) > (m.midi ?? 0) ? n : m), first);
+  const peak = tension ? (notes.find((n) => n.onset >= tension.onset) ?? high) : high;
+  const at = notes.indexOf(peak);
+  const rise = (peak.midi ?? 0) - (first.midi ?? 0);
+  const fall = (peak.midi ?? 0) - (last.midi ?? 0);
+  const out: SuggestedDynamic[] = [];
+  if (at >= HAIRPIN_NOTES && (rise >= HAIRPIN_SEMITONES || tension))
+    out.push(
+      suggested(
+        'wedge',
+        first,
+        peak,
+        'crescendo',
+        tension ? `grows to the tension of ${tension.symbol}` : 'the line rises: it grows',
+      ),
+    );
+  if (notes.length - 1 - at >= HAIRPIN_NOTES && fall >= HAIRPIN_SEMITONES)
+    out.push(
+      suggested(
+        'wedge',
+        peak,
+        last,
+        'diminuendo',
+        phrase.to === section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades',
+      ),
+    );
+  return out;
+}
+
+const suggested = (
+  kind: SuggestedDynamic['kind'],
+  note: Note,
+  to: Note | null,
+  level: SuggestedDynamic['level'],
+  reason: string,
+): SuggestedDynamic => ({
+  kind,
+  noteId: note.id,
+  toNoteId: to?.id ?? null,
+  bar: note.bar,
+  onset: note.onset,
+  level,
+  reason,
+});
+
 /**
  * Suggestions where nothing is printed, by the handbook's rules of thumb [common practice]: a repeated phrase is an
  * echo, softer; a sequence builds or relaxes in steps; a rising line grows and a falling one fades; tension chords are
@@ -122,106 +243,39 @@ export function suggestDynamics(
 ): SuggestedDynamic[] {
   const tune = tuneOf(score);
   const printed = printedDynamics(score);
-  const phrases = sections.flatMap((s) => s.phrases.map((p, i) => ({ ...p, section: s, first: i === 0 })));
+  const phrases = sections.flatMap((section) =>
+    section.phrases.map((phrase, i) => ({ phrase, section, isFirst: i === 0 })),
+  );
   const out: SuggestedDynamic[] = [];
   let level: DynamicLevel = 'mf';
   let base: DynamicLevel = 'mf';
-  const before = new Map<string, DynamicLevel>();
-  for (const phrase of phrases) {
+  const began = new Map<string, DynamicLevel>();
+  for (const { phrase, section, isFirst } of phrases) {
     const notes = tune.filter((n) => n.bar >= phrase.from && n.bar <= phrase.to);
     const [first] = notes;
-    const last = notes[notes.length - 1];
-    if (!first || !last) continue;
+    if (!first) continue;
+    const at: PhraseInPiece = { score, sameness, harmony, phrase, section, isFirst, notes };
     const inside = printed.filter((d) => d.bar >= phrase.from && d.bar <= phrase.to);
-    const word = [...inside].reverse().find((d) => isLevel(d.level))?.level;
-    if (word !== undefined && isLevel(word)) {
+    const word = inside.flatMap((d) => (isLevel(d.level) ? [d.level] : [])).pop();
+    if (word !== undefined) {
       level = word;
       base = word;
-    }
-    const say = (
-      kind: SuggestedDynamic['kind'],
-      note: Note,
-      to: Note | null,
-      what: SuggestedDynamic['level'],
-      reason: string,
-    ): void => {
-      out.push({
-        kind,
-        noteId: note.id,
-        toNoteId: to?.id ?? null,
-        bar: note.bar,
-        onset: note.onset,
-        level: what,
-        reason,
+    } else {
+      const letter = section.like === null ? '' : (sections[section.like]?.letter ?? '');
+      const next = levelOf(at, {
+        level,
+        base,
+        nothingYet: out.length === 0 && printed.length === 0,
+        said: out.length > 0,
+        model: { level: section.like === null ? undefined : began.get(letter), letter },
       });
-    };
-    const name = (from: number, to: number): string =>
-      `bars ${score.bars[from]?.number ?? ''}–${score.bars[to]?.number ?? ''}`;
-    if (!inside.some((d) => isLevel(d.level))) {
-      const echo = sameness.repeats.find(
-        (r) => r.kind === 'exact' && r.b[0] === phrase.from && r.b[1] >= phrase.to && r.a[1] === phrase.from - 1,
-      );
-      const copy = sameness.repeats.find((r) => r.kind === 'sequence' && r.b[0] === phrase.from);
-      const quick = notes.length / Math.max(1, phrase.to - phrase.from + 1);
-      const model = phrase.section.like === null ? undefined : before.get(sections[phrase.section.like]?.letter ?? '');
-      if (echo) {
-        level = stepped(base, -1);
-        say('level', first, null, level, `an echo of ${name(echo.a[0], echo.a[1])}: softer`);
-      } else if (copy) {
-        level = stepped(level, copy.steps > 0 ? 1 : -1);
-        say(
-          'level',
-          first,
-          null,
-          level,
-          copy.steps > 0 ? 'the sequence rises: a step more' : 'the sequence falls: a step less',
-        );
-      } else if (phrase.first && out.length === 0 && printed.length === 0)
-        say('level', first, null, base, 'a level to begin with');
-      else if (phrase.first && model !== undefined && model !== level) {
-        level = model;
-        say('level', first, null, level, `as in ${sections[phrase.section.like ?? 0]?.letter ?? ''}`);
-      } else if (phrase.first && phrase.section.like === null && out.length > 0) {
-        level = quick > 7 ? stepped(base, -1) : stepped(base, 1);
-        say(
-          'level',
-          first,
-          null,
-          level,
-          quick > 7 ? 'many quick notes sound by themselves: lightly' : 'new material stands out',
-        );
+      if (next) {
+        level = next.level;
+        out.push(suggested('level', first, null, level, next.reason));
       }
     }
-    if (phrase.first) before.set(phrase.section.letter, level);
-    if (inside.some((d) => d.level === 'crescendo' || d.level === 'diminuendo') || notes.length < 4) continue;
-    // The peak: a tension chord where there is one in the second half, else the highest note.
-    const tension = harmony.beats.find(
-      (b) =>
-        b.bar > phrase.from &&
-        b.bar <= phrase.to &&
-        (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.flags.includes('outside-the-key'))),
-    );
-    const high = notes.reduce((m, n) => ((n.midi ?? 0) > (m.midi ?? 0) ? n : m), first);
-    const peak = tension ? (notes.find((n) => n.onset >= tension.onset) ?? high) : high;
-    const at = notes.indexOf(peak);
-    const rise = (peak.midi ?? 0) - (first.midi ?? 0);
-    const fall = (peak.midi ?? 0) - (last.midi ?? 0);
-    if (at >= 3 && (rise >= 3 || tension))
-      say(
-        'wedge',
-        first,
-        peak,
-        'crescendo',
-        tension ? `grows to the tension of ${tension.symbol}` : 'the line rises: it grows',
-      );
-    if (notes.length - 1 - at >= 3 && fall >= 3)
-      say(
-        'wedge',
-        peak,
-        last,
-        'diminuendo',
-        phrase.to === phrase.section.to ? 'the phrase rounds off at its end' : 'the line falls: it fades',
-      );
+    if (isFirst) began.set(section.letter, level);
+    if (!inside.some((d) => d.level === 'crescendo' || d.level === 'diminuendo')) out.push(...hairpinsOf(at));
   }
   out.push(...balance(score, printed, out), ...weakRegister(instrument, tune));
   return out.sort((a, b) => a.onset - b.onset);

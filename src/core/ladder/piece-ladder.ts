@@ -36,6 +36,19 @@ export interface PieceLadderRequest extends OrderRequest {
   readonly tempo?: number;
 }
 
+const asItsModel = (model: string) =>
+  ({ kind: 'run', what: `Play it as ${model}`, times: 2, done: 'twice without a stop' }) as const;
+
+/** For bars in which nothing sounds. */
+const COUNT_THROUGH = {
+  kind: 'tap',
+  what: 'Count through',
+  hands: 'all',
+  times: 1,
+  done: 'once without a stop',
+  why: 'no notes, only time',
+} as const;
+
 /** An ordered ladder for a whole piece: every rung has a reason in its chunk. An empty piece has none. */
 export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLadder {
   if (score.bars.length === 0) return { chunks: [], rungs: [], minutes: 0 };
@@ -56,15 +69,7 @@ export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLad
     const put = (rung: Omit<PieceRung, 'chunk' | 'bars'>): void =>
       void rungs.push({ ...rung, chunk: chunk.name, bars: [from, to] });
     if (chunk.copyOf !== null) {
-      put({
-        kind: 'run',
-        what: `Play it as ${chunk.copyOf}`,
-        hands: both,
-        tempo: start,
-        times: 2,
-        done: 'twice without a stop',
-        why: chunk.why,
-      });
+      put({ ...asItsModel(chunk.copyOf), hands: both, tempo: start, why: chunk.why });
       continue;
     }
     // What is new is new in the order of learning, not of the page; a corner is one of the piece, not of four bars.
@@ -99,16 +104,7 @@ export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLad
         done: p.done,
         why: p.why,
       });
-    if (content.notes === 0 && proposed.length === 0)
-      put({
-        kind: 'tap',
-        what: 'Count through',
-        hands: 'all',
-        tempo: start,
-        times: 1,
-        done: 'once without a stop',
-        why: 'no notes, only time',
-      });
+    if (content.notes === 0 && proposed.length === 0) put({ ...COUNT_THROUGH, tempo: start });
     if (chunk.kind === 'section' || (chunk.kind === 'phrase' && sections.every((s) => s.phrases.length > 1)))
       for (const tempo of tempoSteps({ start, target, school: 'bpm', step: TEMPO_STEP, over: 0, cap: null }))
         put({

@@ -1,5 +1,5 @@
 import { writeMidi, type MidiEvent } from 'midi-file';
-import { beatOnsets, meterQuarters, perform, playingOrder, type Score } from '../score';
+import { beatOnsets, meterQuarters, perform, playingOrder, type Bar, type Score } from '../score';
 import { quarterBpm } from '../units';
 
 export interface MidiRequest {
@@ -45,6 +45,109 @@ function track(events: readonly Timed[], end: number): MidiEvent[] {
   return [...out, { deltaTime: Math.max(0, end - before), meta: true, type: 'endOfTrack' }];
 }
 
+type Played = ReturnType<typeof perform>;
+type ToMidiTicks = (ticks: number) => number;
+
+const named = (text: string): Timed => ({ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text } });
+
+/** Title, meters and tempos; `at` gives MIDI ticks of the playing. */
+function conductorEvents(score: Score, played: Played, at: ToMidiTicks): Timed[] {
+  const events: Timed[] = [named(score.title)];
+  let meterBefore = '';
+  played.bars.forEach(({ bar, start }, i) => {
+    const part = bar.meter.parts[0];
+    const numerator = bar.meter.parts.reduce(
+      (sum, p) => sum + p.groups.reduce((a, b) => a + b, 0) * ((part?.unit ?? 4) / p.unit),
+      0,
+    );
+    const text = `${numerator}/${part?.unit ?? 4}`;
+    if (!part || text === meterBefore || !Number.isInteger(numerator)) return;
+    meterBefore = text;
+    events.push({
+      at: i === 0 ? 0 : at(start),
+      event: {
+        deltaTime: 0,
+        meta: true,
+        type: 'timeSignature',
+        numerator,
+        denominator: part.unit,
+        metronome: 24,
+        thirtyseconds: 8,
+      },
+    });
+  });
+  for (const [i, t] of played.tempos.entries())
+    events.push({
+      at: i === 0 ? 0 : at(t.start),
+      event: { deltaTime: 0, meta: true, type: 'setTempo', microsecondsPerBeat: Math.round(60_000_000 / t.bpm) },
+    });
+  return events;
+}
+
+/** The channel after one: all but that of the drums. */
+const nextChannel = (channel: number): number => (channel === 8 ? 10 : (channel + 1) % 16);
+
+/** One list of events for each staff that sounds. */
+function staffTracks(score: Score, played: Played, at: ToMidiTicks): Timed[][] {
+  const tracks: Timed[][] = [];
+  let next = 0;
+  for (const part of score.parts)
+    for (let staff = 1; staff <= part.staves; staff += 1) {
+      const mine = played.notes.filter((n) => n.part === part.id && n.staff === staff);
+      if (mine.length === 0) continue;
+      const channel = next;
+      next = nextChannel(channel);
+      const program: Timed[] =
+        part.midiProgram === null
+          ? []
+          : [{ at: 0, event: { deltaTime: 0, type: 'programChange', channel, programNumber: part.midiProgram } }];
+      const notes = mine.flatMap((n): Timed[] => [
+        {
+          at: at(n.start),
+          event: { deltaTime: 0, type: 'noteOn', channel, noteNumber: n.midi, velocity: n.velocity },
+        },
+        {
+          at: at(n.start + n.length),
+          event: { deltaTime: 0, type: 'noteOff', channel, noteNumber: n.midi, velocity: 0 },
+        },
+      ]);
+      tracks.push([named(part.staves > 1 ? `${part.name} ${staff}` : part.name), ...program, ...notes]);
+    }
+  return tracks;
+}
+
+/** A beat that is clicked, in ticks of the score from the beginning of the file. */
+interface Beat {
+  readonly at: number;
+  readonly downbeat: boolean;
+}
+
+/** A bar of clicks, and those that a pick-up lacks. */
+function countInBeats(first: Bar, ticksPerQuarter: number, fullBar: number, lacking: number): Beat[] {
+  const beats = beatOnsets({ ...first, length: fullBar as typeof first.length }, ticksPerQuarter);
+  return [
+    ...beats.map((b) => ({ at: b.at, downbeat: b.downbeat })),
+    ...beats.filter((b) => b.at < lacking).map((b) => ({ at: fullBar + b.at, downbeat: b.downbeat })),
+  ];
+}
+
+const beatsOf = (played: Played, ticksPerQuarter: number, offset: number): Beat[] =>
+  played.bars.flatMap(({ bar, start }) =>
+    beatOnsets(bar, ticksPerQuarter).map((b) => ({ at: offset + start + b.at, downbeat: b.downbeat })),
+  );
+
+function clickEvents({ at, downbeat }: Beat, ticksPerQuarter: number, scale: ToMidiTicks): Timed[] {
+  const noteNumber = downbeat ? CLICK.high : CLICK.low;
+  const { channel } = CLICK;
+  return [
+    {
+      at: scale(at),
+      event: { deltaTime: 0, type: 'noteOn', channel, noteNumber, velocity: downbeat ? 110 : 80 },
+    },
+    { at: scale(at + ticksPerQuarter / 8), event: { deltaTime: 0, type: 'noteOff', channel, noteNumber, velocity: 0 } },
+  ];
+}
+
 /** The bars to play: as written, or in playing order with what lies outside the range left out. */
 export function barsToPlay(score: Score, from: number, to: number, repeats: boolean): number[] {
   if (!repeats) return score.bars.slice(from, to + 1).map((b) => b.index);
@@ -76,97 +179,16 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
   const offset = request.countIn ? fullBar + lacking : 0;
   const end = scale(offset + played.length);
 
-  const conductor: Timed[] = [{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: score.title } }];
-  let meterBefore = '';
-  played.bars.forEach(({ bar, start }, i) => {
-    const part = bar.meter.parts[0];
-    const numerator = bar.meter.parts.reduce(
-      (sum, p) => sum + p.groups.reduce((a, b) => a + b, 0) * ((part?.unit ?? 4) / p.unit),
-      0,
-    );
-    const text = `${numerator}/${part?.unit ?? 4}`;
-    if (!part || text === meterBefore || !Number.isInteger(numerator)) return;
-    meterBefore = text;
-    conductor.push({
-      at: i === 0 ? 0 : scale(offset + start),
-      event: {
-        deltaTime: 0,
-        meta: true,
-        type: 'timeSignature',
-        numerator,
-        denominator: part.unit,
-        metronome: 24,
-        thirtyseconds: 8,
-      },
-    });
-  });
-  for (const [i, t] of played.tempos.entries())
-    conductor.push({
-      at: i === 0 ? 0 : scale(offset + t.start),
-      event: { deltaTime: 0, meta: true, type: 'setTempo', microsecondsPerBeat: Math.round(60_000_000 / t.bpm) },
-    });
-
-  const tracks: MidiEvent[][] = [track(conductor, end)];
-  let channel = 0;
-  for (const part of score.parts)
-    for (let staff = 1; staff <= part.staves; staff += 1) {
-      const mine = played.notes.filter((n) => n.part === part.id && n.staff === staff);
-      if (mine.length === 0) continue;
-      const at = channel;
-      channel = channel === 8 ? 10 : (channel + 1) % 16;
-      const events: Timed[] = [
-        {
-          at: 0,
-          event: {
-            deltaTime: 0,
-            meta: true,
-            type: 'trackName',
-            text: part.staves > 1 ? `${part.name} ${staff}` : part.name,
-          },
-        },
-      ];
-      if (part.midiProgram !== null)
-        events.push({
-          at: 0,
-          event: { deltaTime: 0, type: 'programChange', channel: at, programNumber: part.midiProgram },
-        });
-      for (const n of mine) {
-        events.push({
-          at: scale(offset + n.start),
-          event: { deltaTime: 0, type: 'noteOn', channel: at, noteNumber: n.midi, velocity: n.velocity },
-        });
-        events.push({
-          at: scale(offset + n.start + n.length),
-          event: { deltaTime: 0, type: 'noteOff', channel: at, noteNumber: n.midi, velocity: 0 },
-        });
-      }
-      tracks.push(track(events, end));
-    }
-  const clicks: Timed[] = [];
-  const click = (at: number, downbeat: boolean): void => {
-    const noteNumber = downbeat ? CLICK.high : CLICK.low;
-    clicks.push({
-      at: scale(at),
-      event: { deltaTime: 0, type: 'noteOn', channel: CLICK.channel, noteNumber, velocity: downbeat ? 110 : 80 },
-    });
-    clicks.push({
-      at: scale(at + score.ticksPerQuarter / 8),
-      event: { deltaTime: 0, type: 'noteOff', channel: CLICK.channel, noteNumber, velocity: 0 },
-    });
-  };
-  if (request.countIn && first) {
-    const whole = { ...first, index: first.index, length: fullBar as typeof first.length };
-    const beats = beatOnsets(whole, score.ticksPerQuarter);
-    for (const b of beats) click(b.at, b.downbeat);
-    for (const b of beats) if (b.at < lacking) click(fullBar + b.at, b.downbeat);
-  }
-  if (request.click)
-    for (const { bar, start } of played.bars)
-      for (const b of beatOnsets(bar, score.ticksPerQuarter)) click(offset + start + b.at, b.downbeat);
-  if (clicks.length > 0)
-    tracks.push(
-      track([{ at: 0, event: { deltaTime: 0, meta: true, type: 'trackName', text: 'Click' } }, ...clicks], end),
-    );
+  const inTicks = (t: number): number => scale(offset + t);
+  const tracks: MidiEvent[][] = [
+    track(conductorEvents(score, played, inTicks), end),
+    ...staffTracks(score, played, inTicks).map((events) => track(events, end)),
+  ];
+  const clicks = [
+    ...(request.countIn && first ? countInBeats(first, score.ticksPerQuarter, fullBar, lacking) : []),
+    ...(request.click ? beatsOf(played, score.ticksPerQuarter, offset) : []),
+  ].flatMap((beat) => clickEvents(beat, score.ticksPerQuarter, scale));
+  if (clicks.length > 0) tracks.push(track([named('Click'), ...clicks], end));
   return Uint8Array.from(
     writeMidi({ header: { format: 1, numTracks: tracks.length, ticksPerBeat: perQuarter }, tracks }),
   );

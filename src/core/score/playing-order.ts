@@ -9,7 +9,7 @@
  *   the last ending is played, unless the sign says "with repeats" or the caller asks for them;
  * - fine and to-coda count only after a jump.
  */
-import type { Bar } from './model';
+import type { Bar, Jump } from './model';
 
 export interface PlayingOrder {
   /** Bar indexes in the order they sound. */
@@ -94,6 +94,21 @@ const written = (bars: readonly Bar[], problem: string | null): PlayingOrder => 
   problem,
 });
 
+/** Where a jump goes; -1 where no segno is there. */
+function targetOf(bars: readonly Bar[], { kind, to }: Jump): number {
+  if (kind === 'dacapo') return 0;
+  const named = bars.findIndex((b) => b.signs.segno !== null && b.signs.segno === to);
+  return named >= 0 ? named : bars.findIndex((b) => b.signs.segno !== null);
+}
+
+/** The innermost repeat around a bar, its endings counted in. */
+function innermost(repeats: readonly Repeat[], endings: readonly Ending[], at: number): Repeat | null {
+  const lastOf = (r: Repeat): number => Math.max(...r.ends, ...endings.filter((e) => e.repeat === r).map((e) => e.to));
+  return repeats
+    .filter((r) => r.start <= at && lastOf(r) >= at)
+    .reduce<Repeat | null>((best, r) => (best === null || r.start > best.start ? r : best), null);
+}
+
 /** @param repeatsAfterJump take repeats again after da capo or dal segno even where the sign does not ask for it. */
 export function playingOrder(
   bars: readonly Bar[],
@@ -128,10 +143,7 @@ export function playingOrder(
       }
     }
     order.push(at);
-    const around = repeats.filter(
-      (r) => r.start <= at && Math.max(...r.ends, ...endings.filter((e) => e.repeat === r).map((e) => e.to)) >= at,
-    );
-    const inner = around.reduce<Repeat | null>((best, r) => (best === null || r.start > best.start ? r : best), null);
+    const inner = innermost(repeats, endings, at);
     passes.push(inner ? (pass.get(inner) ?? 1) : 1);
     if (order.length > longest)
       return written(bars, 'the repeat signs and jumps never come to an end; the written order is used');
@@ -164,13 +176,9 @@ export function playingOrder(
         return written(bars, 'a jump ends at a fine that is not there; the written order is used');
       if (jump.until === 'coda' && toCodaIndex < 0 && codaIndex < 0)
         return written(bars, 'a jump leads to a coda that is not there; the written order is used');
-      let target = 0;
-      if (jump.kind === 'dalsegno') {
-        const named = bars.findIndex((b) => b.signs.segno !== null && b.signs.segno === jump.to);
-        target = named >= 0 ? named : bars.findIndex((b) => b.signs.segno !== null);
-        if (target < 0 || target > at)
-          return written(bars, 'dal segno without a segno before it; the written order is used');
-      }
+      const target = targetOf(bars, jump);
+      if (target < 0 || target > at)
+        return written(bars, 'dal segno without a segno before it; the written order is used');
       const withRepeats = options.repeatsAfterJump ?? jump.withRepeats;
       jumped = { until: jump.until, withRepeats };
       pass.clear();

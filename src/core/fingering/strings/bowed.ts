@@ -228,6 +228,30 @@ const ORDINALS = ['half', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth'
 export const positionName = (position: number): string =>
   `${ORDINALS[Math.floor(position)] ?? `${position}th`}${Number.isInteger(position) ? '' : ' and a half'} position`;
 
+/** Why a stop was taken; `shifts` where the hand moves for it, `crossed` where the string changes. */
+function reasonFor(stop: Stop, shifts: boolean, crossed: boolean): string {
+  if (stop.finger === 0) return 'open string';
+  const position = positionName(stop.position ?? 1);
+  if (shifts) return `shift to ${position}`;
+  if (stop.extended) return 'reached by an extension';
+  return stop.finger === 4 && !crossed ? 'fourth finger, to stay on the string' : position;
+}
+
+/** Open strings leave the hand where it was: they are spread over the positions their neighbours may be in. */
+function spreadOpen(places: readonly Place[], before: readonly Place[] = [], after: readonly Place[] = []): Place[] {
+  const around = [
+    ...new Set([...before, ...after].flatMap((p) => (p.position === null ? [] : [`${p.position} ${p.base}`]))),
+  ];
+  return places.flatMap((p): Place[] =>
+    p.position !== null || around.length === 0
+      ? [p]
+      : around.map((key) => {
+          const [position = 1, base = 2] = key.split(' ').map(Number);
+          return { ...p, position, base };
+        }),
+  );
+}
+
 /** String, position and finger for every note of a bowed part. */
 export function fingerBowed(score: Score, instrument: BowedStrings, request: BowedRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
@@ -248,24 +272,7 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
         });
     }
   }
-  // Open strings leave the hand where it was: spread them over the positions their neighbours may be in.
-  const spread = columns.map(({ places }, c) => {
-    const around = [
-      ...new Set(
-        [...(columns[c - 1]?.places ?? []), ...(columns[c + 1]?.places ?? [])].flatMap((p) =>
-          p.position === null ? [] : [`${p.position} ${p.base}`],
-        ),
-      ),
-    ];
-    return places.flatMap((p): Place[] =>
-      p.position !== null || around.length === 0
-        ? [p]
-        : around.map((key) => {
-            const [position = 1, base = 2] = key.split(' ').map(Number);
-            return { ...p, position, base };
-          }),
-    );
-  });
+  const spread = columns.map(({ places }, c) => spreadOpen(places, columns[c - 1]?.places, columns[c + 1]?.places));
   const path = cheapestPath(
     spread,
     (p, c) =>
@@ -297,17 +304,7 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
         string: stop.string + 1,
         ...(changes && stop.position !== null ? { position: positionName(stop.position) } : {}),
         locked,
-        why: locked
-          ? 'yours'
-          : stop.finger === 0
-            ? 'open string'
-            : changes && c > 0
-              ? `shift to ${positionName(stop.position ?? 1)}`
-              : stop.extended
-                ? 'reached by an extension'
-                : stop.finger === 4 && !crossed
-                  ? 'fourth finger, to stay on the string'
-                  : `${positionName(stop.position ?? 1)}`,
+        why: locked ? 'yours' : reasonFor(stop, changes && c > 0, crossed),
       });
     }
     // Notes of wider chords are rolled: they take the first place that fits.

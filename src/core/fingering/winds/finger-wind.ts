@@ -95,6 +95,15 @@ function trillWith(
   return best ? `${best.a.keys} ↔ ${best.b.keys}` : null;
 }
 
+/** Why a fingering was taken among those of its note. */
+function reasonFor(way: WindFingering, all: readonly WindFingering[], before: WindFingering | undefined): string {
+  if (all[0]?.keys === way.keys) return 'main fingering';
+  const takeTurns = before && ((before.leftLittle && way.rightLittle) || (before.rightLittle && way.leftLittle));
+  return takeTurns
+    ? 'alternate: the little fingers take turns instead of sliding'
+    : 'alternate: fewer fingers move here';
+}
+
 /** Keys, valves or slide position for every note of a wind part, with the alternates of each note. */
 export function fingerWind(score: Score, instrument: WindKeys, request: WindRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
@@ -150,12 +159,10 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
     if (!way || n.note.bar < from || n.note.bar > to) return [];
     const all = instrument.chart.notes.get(keyOf(n.note, instrument) + shift) ?? [];
     const locked = request.locks.has(n.note.id);
-    const main = all[0]?.keys === way.keys;
     const previous = i > 0 ? notes[i - 1]?.ways[path.picks[i - 1] ?? 0] : undefined;
     const trill = n.note.marks.ornaments.some((o) => o.kind === 'trill-mark')
       ? trillWith(score, n.note, way, all, instrument, shift)
       : null;
-    const littles = previous && ((previous.leftLittle && way.rightLittle) || (previous.rightLittle && way.leftLittle));
     return [
       {
         noteId: n.note.id,
@@ -164,15 +171,7 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
         keys: way.keys,
         alternates: all.filter((w) => w.keys !== way.keys).map((w) => w.keys),
         locked,
-        why: locked
-          ? 'yours'
-          : trill !== null
-            ? `trill: ${trill}`
-            : main
-              ? 'main fingering'
-              : littles
-                ? 'alternate: the little fingers take turns instead of sliding'
-                : 'alternate: fewer fingers move here',
+        why: locked ? 'yours' : trill !== null ? `trill: ${trill}` : reasonFor(way, all, previous),
       },
     ];
   });
