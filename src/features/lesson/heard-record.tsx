@@ -25,24 +25,88 @@ interface Props {
   readonly model: LessonModel;
 }
 
-/**
- * One record of a lesson, and everything of it that may have been wrong. A correction is a new record; the old one
- * stays underneath.
- */
-export function HeardRecord({ record, model }: Props): ReactNode {
+/** Puts a record right; `stored` is called when it is kept. */
+function useCorrecting(record: LevelEvent): (correction: Correction, stored?: () => void) => void {
+  const { run } = useActs();
+  return (correction, stored) =>
+    run(correctRecord, { recordId: record.id, correction }, stored === undefined ? {} : { stored });
+}
+
+/** Everything of a record that may have been wrong, and taking it back. */
+function Corrections({ record, model }: Props): ReactNode {
   const { run } = useActs();
   const students = useStudents() ?? [];
-  const [open, setOpen] = useState(false);
-  const section = model.sections.find((s) => s.id === record.sectionId);
-  const title = model.pieces.find((p) => p.id === record.pieceId)?.title ?? 'another piece';
-  const correct = (correction: Correction, stored?: () => void): void =>
-    run(correctRecord, { recordId: record.id, correction }, stored === undefined ? {} : { stored });
+  const correct = useCorrecting(record);
   const setFacet = (facet: Facet, said: string): void => {
     const others = Object.fromEntries(Object.entries(record.facets ?? {}).filter(([f]) => f !== facet));
     correct({ facets: said === '' ? others : { ...others, [facet]: said === 'there' } });
   };
   const saidOf = (facet: Facet): Said =>
     record.facets?.[facet] === undefined ? '' : record.facets[facet] ? 'there' : 'not yet';
+  return (
+    <div className="my-2 grid gap-2 rounded border border-rule p-3 sm:grid-cols-2">
+      <PickOne
+        stacked
+        label="It was section"
+        value={record.sectionId}
+        choices={model.sections.map(
+          (s) => [s.id, `${s.letter} ${s.name}, ${model.pieces.find((p) => p.id === s.pieceId)?.title ?? ''}`] as const,
+        )}
+        onPick={(sectionId) => sectionId !== record.sectionId && correct({ sectionId })}
+      />
+      <PickOne
+        stacked
+        label="It was"
+        value={record.studentId}
+        choices={students.map((s) => [s.id, s.name] as const)}
+        onPick={(studentId) => studentId !== record.studentId && correct({ studentId })}
+      />
+      <label className="text-sm text-ink-2">
+        Tempo
+        <KeptField
+          draftKey={`tempo of ${record.id}`}
+          className="field figure w-full text-base text-ink"
+          inputMode="numeric"
+          value={record.tempo === null ? '' : String(record.tempo)}
+          accepts={(text) => text.trim() === '' || (Number(text) >= 1 && Number(text) <= FASTEST)}
+          onKeep={(text, settle) => correct({ tempo: text === '' ? null : Math.round(Number(text)) }, settle)}
+        />
+      </label>
+      <label className="text-sm text-ink-2">
+        Note
+        <KeptField
+          draftKey={`note of ${record.id}`}
+          className="field w-full text-base text-ink"
+          maxLength={1000}
+          value={record.note}
+          onKeep={(note, settle) => correct({ note }, settle)}
+        />
+      </label>
+      {facets.map((facet) => (
+        <PickOne
+          key={facet}
+          label={facet}
+          value={saidOf(facet)}
+          choices={SAID}
+          onPick={(said) => setFacet(facet, said)}
+        />
+      ))}
+      <Button look="quiet" className="justify-self-start" onClick={() => run(takeBackRecord, { recordId: record.id })}>
+        This was not heard: take it back
+      </Button>
+    </div>
+  );
+}
+
+/**
+ * One record of a lesson, and everything of it that may have been wrong. A correction is a new record; the old one
+ * stays underneath.
+ */
+export function HeardRecord({ record, model }: Props): ReactNode {
+  const [open, setOpen] = useState(false);
+  const section = model.sections.find((s) => s.id === record.sectionId);
+  const title = model.pieces.find((p) => p.id === record.pieceId)?.title ?? 'another piece';
+  const correct = useCorrecting(record);
   return (
     <li className="border-t border-rule py-1 first:border-0">
       <div className="flex flex-wrap items-center gap-2">
@@ -65,64 +129,7 @@ export function HeardRecord({ record, model }: Props): ReactNode {
         </Button>
         {record.note === '' ? null : <span className="basis-full text-ink-2">{record.note}</span>}
       </div>
-      {open ? (
-        <div className="my-2 grid gap-2 rounded border border-rule p-3 sm:grid-cols-2">
-          <PickOne
-            stacked
-            label="It was section"
-            value={record.sectionId}
-            choices={model.sections.map(
-              (s) =>
-                [s.id, `${s.letter} ${s.name}, ${model.pieces.find((p) => p.id === s.pieceId)?.title ?? ''}`] as const,
-            )}
-            onPick={(sectionId) => sectionId !== record.sectionId && correct({ sectionId })}
-          />
-          <PickOne
-            stacked
-            label="It was"
-            value={record.studentId}
-            choices={students.map((s) => [s.id, s.name] as const)}
-            onPick={(studentId) => studentId !== record.studentId && correct({ studentId })}
-          />
-          <label className="text-sm text-ink-2">
-            Tempo
-            <KeptField
-              draftKey={`tempo of ${record.id}`}
-              className="field figure w-full text-base text-ink"
-              inputMode="numeric"
-              value={record.tempo === null ? '' : String(record.tempo)}
-              accepts={(text) => text.trim() === '' || (Number(text) >= 1 && Number(text) <= FASTEST)}
-              onKeep={(text, settle) => correct({ tempo: text === '' ? null : Math.round(Number(text)) }, settle)}
-            />
-          </label>
-          <label className="text-sm text-ink-2">
-            Note
-            <KeptField
-              draftKey={`note of ${record.id}`}
-              className="field w-full text-base text-ink"
-              maxLength={1000}
-              value={record.note}
-              onKeep={(note, settle) => correct({ note }, settle)}
-            />
-          </label>
-          {facets.map((facet) => (
-            <PickOne
-              key={facet}
-              label={facet}
-              value={saidOf(facet)}
-              choices={SAID}
-              onPick={(said) => setFacet(facet, said)}
-            />
-          ))}
-          <Button
-            look="quiet"
-            className="justify-self-start"
-            onClick={() => run(takeBackRecord, { recordId: record.id })}
-          >
-            This was not heard: take it back
-          </Button>
-        </div>
-      ) : null}
+      {open ? <Corrections record={record} model={model} /> : null}
     </li>
   );
 }

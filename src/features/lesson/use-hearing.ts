@@ -1,11 +1,9 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useMemo, useRef, useState, type RefObject } from 'react';
 import { recordLevel, tickRung } from '@/core/commands';
 import { targetTempo } from '@/core/ladder';
 import {
   askedFacets,
   heldSinceEarlier,
-  isLevel,
   proposeLevel,
   standingKey,
   startOfCopy,
@@ -13,143 +11,173 @@ import {
   tappedTempo,
 } from '@/core/mastery';
 import { compareRanges } from '@/core/sameness';
-import { facets, type Facet, type Level } from '@/core/studio';
+import type { PlacedSection } from '@/core/sections';
+import type { Facet, Level } from '@/core/studio';
 import { useMarks, useStudio } from '@/store';
 import { useActs } from '@/features/acts';
-import { useDraft } from '@/features/drafts';
 import type { PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
-import { addMistake, freshDraft, isHeard, nextRepetition, parseDraft, tempoOf, toggleFacet, type Draft } from './draft';
-import { FACET_KEYS } from './facet-row';
+import { isHeard, tempoOf, type Draft } from './draft';
+import { useHearingKeys } from './use-hearing-keys';
 import type { LessonModel } from './use-lesson';
+import { useLiveDraft } from './use-live-draft';
 
 export interface HearingContext extends PieceContext {
   readonly model: LessonModel;
 }
 
-const draftKey = (studentId: string, sectionId: string): string => `hearing ${studentId} ${sectionId}`;
+const MOST_TAPS = 16;
 
-/**
- * What is being heard: the section, what was heard of it so far, the level that comes to, and how it is recorded; with
- * the keys for it.
- */
-export function useHearing({ piece, score, sections, section: fromAddress, model }: HearingContext) {
-  const where = useWhere();
+/** Where a section may begin that was not listened to yet: as it fell since, or as a copy of one that is known. */
+function startingLevel(
+  { score, sections, model }: HearingContext,
+  placed: PlacedSection,
+  now: string,
+): { readonly level: Level; readonly why: string } | null {
+  const standingOf = (id: string) => model.standings.get(standingKey(model.student.id, id));
+  const standing = standingOf(placed.section.id);
+  if (standing && standing.level !== null)
+    return startOfReturn({ level: standing.level, at: standing.at }, standing.fading, now);
+  const copied = placed.section.likeId ? sections.find((p) => p.section.id === placed.section.likeId) : undefined;
+  const of = copied ? standingOf(copied.section.id) : undefined;
+  if (!copied || !of || of.level === null) return null;
+  const { onlyA, onlyB } = compareRanges(score, [copied.from, copied.to], [placed.from, placed.to]);
+  return startOfCopy(
+    { name: copied.section.letter || copied.section.name, level: of.level },
+    Math.max(onlyA.length, onlyB.length),
+  );
+}
+
+/** What is proposed for the section on screen: from what was listened for, else where it may begin. */
+function useProposal(context: HearingContext, placed: PlacedSection | null, draft: Draft | null) {
+  const { piece, score, model } = context;
   const studio = useStudio();
-  const { run } = useActs();
   const marks = useMarks(piece.id);
-  /** Sections whose record is on its way into the database: neither recorded nor open. */
-  const [storing, setStoring] = useState<ReadonlySet<string>>(new Set());
-  const taps = useRef<number[]>([]);
-  const tempoInput = useRef<HTMLInputElement | null>(null);
-  const noteInput = useRef<HTMLInputElement | null>(null);
-  const { student } = model;
-  const placed = fromAddress ?? sections[0] ?? null;
-  const section = placed?.section ?? null;
-  const standing = section ? model.standings.get(standingKey(student.id, section.id)) : undefined;
-  const kept = useDraft<Draft>(section ? draftKey(student.id, section.id) : null, parseDraft);
-  const draft = section ? (kept.value ?? freshDraft(section.id, standing?.facets ?? {})) : null;
   const now = studio.now();
+  const standing = placed ? model.standings.get(standingKey(model.student.id, placed.section.id)) : undefined;
   const target = targetTempo(piece, score, placed?.from ?? 0);
   const asked = useMemo(
     () =>
       placed ? askedFacets(score, placed.from, placed.to, marks ?? [], model.teachingOf(piece)) : new Set<Facet>(),
     [placed, score, marks, model, piece],
   );
-  const recorded = useMemo(() => new Set((model.current?.heard ?? []).map((e) => e.sectionId)), [model]);
-  const tempo = tempoOf(draft);
   const current = { lessonId: model.current?.id ?? null, now, zone: studio.zone };
   const heldBefore = heldSinceEarlier(standing?.hearings ?? [], current);
-  const isTouched = draft !== null && (draft.touched || tempo !== null);
-  const proposal =
-    draft && isTouched
-      ? proposeLevel({ facets: draft.facets, tempo: tempo ?? standing?.tempo ?? null, target, asked, heldBefore })
-      : null;
-  const copyModel = section?.likeId ? sections.find((p) => p.section.id === section.likeId) : undefined;
-  const start = ((): { readonly level: Level; readonly why: string } | null => {
-    if (!section || !placed) return null;
-    if (standing && standing.level !== null)
-      return startOfReturn({ level: standing.level, at: standing.at }, standing.fading, now);
-    const of = copyModel ? model.standings.get(standingKey(student.id, copyModel.section.id)) : undefined;
-    if (!copyModel || !of || of.level === null) return null;
-    const { onlyA, onlyB } = compareRanges(score, [copyModel.from, copyModel.to], [placed.from, placed.to]);
-    return startOfCopy(
-      { name: copyModel.section.letter || copyModel.section.name, level: of.level },
-      Math.max(onlyA.length, onlyB.length),
-    );
-  })();
-  const proposed = proposal?.level ?? start?.level ?? null;
+  const comesTo = (heard: Draft) =>
+    proposeLevel({
+      facets: heard.facets,
+      tempo: tempoOf(heard) ?? standing?.tempo ?? null,
+      target,
+      asked,
+      heldBefore,
+    });
+  const isTouched = draft !== null && (draft.touched || tempoOf(draft) !== null);
+  const proposal = draft && isTouched ? comesTo(draft) : null;
+  const start = placed ? startingLevel(context, placed, now) : null;
+  return {
+    now,
+    marks,
+    standing,
+    target,
+    asked,
+    comesTo,
+    proposed: proposal?.level ?? start?.level ?? null,
+    why: proposal ? proposal.because : start ? `may start at ${start.level}: ${start.why}; a digit records it` : '',
+  };
+}
 
-  // Keys may come faster than the screen follows: what they are about is kept here, ahead of it.
-  const live = useRef<{ sectionId: string | null; draft: Draft | null }>({ sectionId: null, draft: null });
-  const shown = kept.value;
-  useEffect(() => {
-    if (section && live.current.sectionId !== section.id) live.current = { sectionId: section.id, draft: null };
-    if (section && live.current.draft === null && shown !== null && shown.sectionId === section.id)
-      live.current = { sectionId: section.id, draft: shown };
-  }, [section, shown]);
-  const liveDraft = (): Draft | null => {
-    const { sectionId, draft: there } = live.current;
-    if (sectionId === null) return draft;
-    return there ?? freshDraft(sectionId, model.standings.get(standingKey(student.id, sectionId))?.facets ?? {});
+/** Sections on their way into the database: neither recorded nor open. */
+function useStoring() {
+  const [storing, setStoring] = useState<ReadonlySet<string>>(new Set());
+  return {
+    storing,
+    begin: (id: string): void => setStoring((before) => new Set([...before, id])),
+    end: (id: string): void => setStoring((before) => new Set([...before].filter((other) => other !== id))),
   };
-  const edit = (change: (d: Draft) => Draft): void => {
-    const before = liveDraft();
-    if (!before) return;
-    const after = change(before);
-    live.current = { sectionId: after.sectionId, draft: after };
-    kept.set(after, draftKey(student.id, after.sectionId));
-  };
+}
+
+/** Going from section to section of those to hear. */
+function useGoing(
+  { sections, model }: HearingContext,
+  live: ReturnType<typeof useLiveDraft>,
+  isOver: (id: string) => boolean,
+  leave: () => void,
+) {
+  const where = useWhere();
   const choose = (sectionId: string, pieceId: string): void => {
-    taps.current = [];
-    live.current = { sectionId, draft: null };
+    leave();
+    live.turnTo(sectionId);
     const there = sections.find((p) => p.section.id === sectionId);
     where.change({ pieceId, sectionId, bars: there ? [there.from, there.to] : null });
   };
   const placeOf = (sectionId: string | null | undefined): number =>
     model.toHear.findIndex((t) => t.sectionId === sectionId);
-  const go = (by: number): void => {
-    const next = model.toHear[Math.max(0, Math.min(model.toHear.length - 1, placeOf(live.current.sectionId) + by))];
-    if (next) choose(next.sectionId, next.pieceId);
-  };
   const nextAfter = (sectionId: string | null | undefined) =>
-    model.toHear.slice(placeOf(sectionId) + 1).find((t) => !recorded.has(t.sectionId) && !storing.has(t.sectionId));
-  const next = nextAfter(section?.id);
-  const goOn = (sectionId: string): void => {
-    const following = nextAfter(sectionId);
-    if (following) choose(following.sectionId, following.pieceId);
-    else live.current = { sectionId, draft: null };
+    model.toHear.slice(placeOf(sectionId) + 1).find((t) => !isOver(t.sectionId));
+  return {
+    choose,
+    nextAfter,
+    go: (by: 1 | -1): void => {
+      const next = model.toHear[Math.max(0, Math.min(model.toHear.length - 1, placeOf(live.about()) + by))];
+      if (next) choose(next.sectionId, next.pieceId);
+    },
+    goOn: (sectionId: string): void => {
+      const following = nextAfter(sectionId);
+      if (following) choose(following.sectionId, following.pieceId);
+      else live.turnTo(sectionId);
+    },
   };
+}
+
+/** One more tap; `found` is told the tempo once there are enough. */
+function tapAt(taps: RefObject<number[]>, found: (tempo: number) => void): void {
+  taps.current = [...taps.current, performance.now()].slice(-MOST_TAPS);
+  const tempo = tappedTempo(taps.current);
+  if (tempo !== null) found(tempo);
+}
+
+/**
+ * What is being heard: the section, what was heard of it so far, the level that comes to, and how it is recorded; with
+ * the keys for it.
+ */
+export function useHearing(context: HearingContext) {
+  const { sections, section: fromAddress, model } = context;
+  const { run } = useActs();
+  const { storing, begin, end } = useStoring();
+  const taps = useRef<number[]>([]);
+  const tempoInput = useRef<HTMLInputElement | null>(null);
+  const noteInput = useRef<HTMLInputElement | null>(null);
+  const { student } = model;
+  const placed = fromAddress ?? sections[0] ?? null;
+  const section = placed?.section ?? null;
+  const live = useLiveDraft(model, section?.id ?? null);
+  const { draft, edit } = live;
+  const { comesTo, ...about } = useProposal(context, placed, draft);
+  const recorded = useMemo(() => new Set((model.current?.heard ?? []).map((e) => e.sectionId)), [model]);
+  const isOver = (id: string): boolean => recorded.has(id) || storing.has(id);
+  const { choose, go, goOn, nextAfter } = useGoing(context, live, isOver, () => {
+    taps.current = [];
+  });
   /** Records what was heard and goes on; where nothing was heard, it only goes on. */
   const record = (): void => {
-    const heard = liveDraft();
+    const heard = live.now();
     const row = model.sections.find((s) => s.id === heard?.sectionId);
     if (!heard || !row) return;
-    if (!isHeard(heard)) {
-      goOn(row.id);
-      return;
-    }
-    // What is proposed on screen is about the section on screen.
-    const there = model.standings.get(standingKey(student.id, row.id));
-    const onScreen = row.id === section?.id;
-    const heardTempo = tempoOf(heard);
-    const comesTo = onScreen
-      ? proposeLevel({ facets: heard.facets, tempo: heardTempo ?? there?.tempo ?? null, target, asked, heldBefore })
-          .level
-      : null;
-    const level = heard.level ?? comesTo ?? there?.level ?? null;
-    setStoring((before) => new Set([...before, row.id]));
-    const ended = (): void => setStoring((before) => new Set([...before].filter((id) => id !== row.id)));
     goOn(row.id);
+    if (!isHeard(heard)) return;
+    // What is proposed on screen is about the section on screen.
+    const proposed = row.id === section?.id ? comesTo(heard).level : null;
+    const before = model.standings.get(standingKey(student.id, row.id))?.level ?? null;
+    begin(row.id);
     run(
       recordLevel,
       {
         studentId: student.id,
         sectionId: row.id,
         lessonId: null,
-        level,
-        proposed: heard.touched ? comesTo : null,
-        tempo: heardTempo,
+        level: heard.level ?? proposed ?? before,
+        proposed: heard.touched ? proposed : null,
+        tempo: tempoOf(heard),
         note: heard.note,
         facets: heard.touched ? heard.facets : null,
         errors: heard.errors,
@@ -157,88 +185,40 @@ export function useHearing({ piece, score, sections, section: fromAddress, model
       },
       {
         stored: () => {
-          ended();
-          kept.settle(draftKey(student.id, row.id));
-          if (live.current.sectionId === row.id) live.current = { sectionId: row.id, draft: null };
+          end(row.id);
+          live.settle(row.id);
         },
         refused: () => {
-          ended();
+          end(row.id);
           // It is still to be heard: back to it, with everything that was typed.
           choose(row.id, row.pieceId);
         },
       },
     );
   };
-  const tap = (): void => {
-    taps.current = [...taps.current, performance.now()].slice(-16);
-    const found = tappedTempo(taps.current);
-    if (found !== null) edit((d) => ({ ...d, tempo: String(found) }));
-  };
+  const tap = (): void => tapAt(taps, (tempo) => edit((d) => ({ ...d, tempo: String(tempo) })));
   const pick = (level: Level): void => edit((d) => ({ ...d, level }));
-  const tick = (rungId: string): void => {
-    if (section) run(tickRung, { studentId: student.id, sectionId: section.id, rungId, inLesson: true });
-  };
-
-  useHotkeys(
-    '0, 1, 2, 3, 4, 5',
-    (e) => {
-      const n = Number(e.key);
-      if (isLevel(n)) pick(n);
-    },
-    { useKey: true },
-  );
-  useHotkeys(Object.values(FACET_KEYS), (e) => {
-    const facet = facets.find((f) => FACET_KEYS[f] === e.key.toLowerCase());
-    if (facet && asked.has(facet)) edit((d) => toggleFacet(d, facet));
-  });
-  useHotkeys('enter', (e) => {
-    if (!['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'].includes((e.target as Element).tagName)) {
-      e.preventDefault();
-      record();
-    }
-  });
-  useHotkeys('down', (e) => {
-    e.preventDefault();
-    go(1);
-  });
-  useHotkeys('up', (e) => {
-    e.preventDefault();
-    go(-1);
-  });
-  useHotkeys('t', (e) => {
-    e.preventDefault();
-    tempoInput.current?.focus();
-    tempoInput.current?.select();
-  });
-  useHotkeys('b', tap);
-  useHotkeys('e', () => edit(addMistake));
-  useHotkeys('p', () => edit(nextRepetition));
-  useHotkeys('w', (e) => {
-    e.preventDefault();
-    noteInput.current?.focus();
-  });
+  useHearingKeys({ asked: about.asked, edit, pick, record, go, tap, tempoInput, noteInput });
   return {
-    now,
-    marks,
+    ...about,
     placed,
     section,
-    standing,
     draft,
-    asked,
-    target,
     tempoInput,
     noteInput,
     recorded,
     storing,
-    proposed,
-    why: proposal ? proposal.because : start ? `may start at ${start.level}: ${start.why}; a digit records it` : '',
     heard: isHeard(draft),
-    last: next === undefined,
+    last: nextAfter(section?.id) === undefined,
     edit,
     choose,
     pick,
     record,
     tap,
-    tick,
+    tick: (rungId: string): void => {
+      if (section) run(tickRung, { studentId: student.id, sectionId: section.id, rungId, inLesson: true });
+    },
   };
 }
+
+export type HearingModel = ReturnType<typeof useHearing>;

@@ -4,7 +4,7 @@ import { useRef, type ReactNode } from 'react';
 import { dropMark, placeMark, setDocument } from '@/core/commands';
 import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
-import { markInWords, notesOfMark, type Piece } from '@/core/studio';
+import { markInWords, notesOfMark, type Mark, type Piece } from '@/core/studio';
 import { useActs } from '@/features/acts';
 import { loadedPiece } from '@/features/score';
 import { useMarks, useSections } from '@/store';
@@ -28,28 +28,10 @@ function changesInWords({ changedBars, newBars, lostBars }: EditionFile): string
   return parts.length === 0 ? 'No bar differs.' : `${parts.join('; ')}.`;
 }
 
-/**
- * A corrected edition takes the place of the file; marks stay on the notes that did not change, the rest wait here to
- * be placed.
- */
-export function EditionPanel({
-  piece,
-  score,
-  chosenNote,
-}: {
-  readonly piece: Piece;
-  readonly score: Score;
-  readonly chosenNote: string | null;
-}): ReactNode {
-  const { run, act } = useActs();
-  const marks = useMarks(piece.id) ?? [];
-  const sections = useSections(piece.id) ?? [];
-  const input = useRef<HTMLInputElement | null>(null);
-  const notes = new Set(score.notes.map((n) => n.id));
-  const bars = new Set(score.bars.map((b) => b.id));
-  const waiting = marks.filter((m) => notesOfMark(m).some((id) => !notes.has(id)));
-  const lost = sections.filter((s) => !bars.has(s.fromBar) || !bars.has(s.toBar));
-  const take = async (file: File): Promise<Result<unknown>> => {
+/** A file put in the place of the piece's own. */
+function useEditionTaken(piece: Piece): (file: File) => Promise<Result<unknown>> {
+  const { run } = useActs();
+  return async (file) => {
     const edition = await openAsEdition(loadedPiece(piece).piece, {
       kind: 'file',
       bytes: new Uint8Array(await file.arrayBuffer()),
@@ -75,6 +57,64 @@ export function EditionPanel({
     });
     return edition;
   };
+}
+
+/** Marks whose notes are not in this edition, to be placed on other ones or dropped. */
+function ToPlaceAgain({
+  waiting,
+  chosenNote,
+}: {
+  readonly waiting: readonly Mark[];
+  readonly chosenNote: string | null;
+}): ReactNode {
+  const { run } = useActs();
+  return (
+    <>
+      <h3 className="mt-3">To place again</h3>
+      <p className="text-ink-2">{chosenNote ? 'The chosen note takes the mark you press.' : 'Click a note first.'}</p>
+      <ul className="grid gap-1">
+        {waiting.slice(0, MOST_LISTED).map((m) => (
+          <li key={m.id} className="flex items-center gap-1">
+            <Button
+              className="flex-1"
+              disabled={!chosenNote}
+              onClick={() => chosenNote && run(placeMark, { markId: m.id, noteId: chosenNote })}
+            >
+              Place {markInWords(m)}
+            </Button>
+            <Button look="quiet" aria-label={`Drop ${markInWords(m)}`} onClick={() => run(dropMark, { markId: m.id })}>
+              Drop
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {waiting.length > MOST_LISTED ? <p className="text-ink-2">and {waiting.length - MOST_LISTED} more</p> : null}
+    </>
+  );
+}
+
+/**
+ * A corrected edition takes the place of the file; marks stay on the notes that did not change, the rest wait here to
+ * be placed.
+ */
+export function EditionPanel({
+  piece,
+  score,
+  chosenNote,
+}: {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly chosenNote: string | null;
+}): ReactNode {
+  const { act } = useActs();
+  const marks = useMarks(piece.id) ?? [];
+  const sections = useSections(piece.id) ?? [];
+  const input = useRef<HTMLInputElement | null>(null);
+  const notes = new Set(score.notes.map((n) => n.id));
+  const bars = new Set(score.bars.map((b) => b.id));
+  const waiting = marks.filter((m) => notesOfMark(m).some((id) => !notes.has(id)));
+  const lost = sections.filter((s) => !bars.has(s.fromBar) || !bars.has(s.toBar));
+  const take = useEditionTaken(piece);
   return (
     <Panel title="Corrected edition">
       <p className="mb-2 text-ink-2">
@@ -107,35 +147,7 @@ export function EditionPanel({
           </ul>
         </>
       ) : null}
-      {waiting.length > 0 ? (
-        <>
-          <h3 className="mt-3">To place again</h3>
-          <p className="text-ink-2">
-            {chosenNote ? 'The chosen note takes the mark you press.' : 'Click a note first.'}
-          </p>
-          <ul className="grid gap-1">
-            {waiting.slice(0, MOST_LISTED).map((m) => (
-              <li key={m.id} className="flex items-center gap-1">
-                <Button
-                  className="flex-1"
-                  disabled={!chosenNote}
-                  onClick={() => chosenNote && run(placeMark, { markId: m.id, noteId: chosenNote })}
-                >
-                  Place {markInWords(m)}
-                </Button>
-                <Button
-                  look="quiet"
-                  aria-label={`Drop ${markInWords(m)}`}
-                  onClick={() => run(dropMark, { markId: m.id })}
-                >
-                  Drop
-                </Button>
-              </li>
-            ))}
-          </ul>
-          {waiting.length > MOST_LISTED ? <p className="text-ink-2">and {waiting.length - MOST_LISTED} more</p> : null}
-        </>
-      ) : null}
+      {waiting.length > 0 ? <ToPlaceAgain waiting={waiting} chosenNote={chosenNote} /> : null}
     </Panel>
   );
 }

@@ -44,25 +44,17 @@ function Typed({
   );
 }
 
-/** Bars of a printed piece: what the page says about the chosen bar, and its notes or only its rhythm, typed. */
-export function GridEditor({
-  piece,
-  score,
-  bar: at,
-  onChoose,
-}: {
-  readonly piece: Piece;
-  readonly score: Score;
-  readonly bar: number;
-  readonly onChoose: (bar: number) => void;
-}): ReactNode {
+type ChangeBar = (
+  label: string,
+  what: { readonly [K in keyof GridBar]?: GridBar[K] | undefined },
+  stored?: () => void,
+) => void;
+
+/** Keeps a changed grid: the document is written anew from it. Says what cannot be read. */
+function useKeepingGrid(piece: Piece) {
   const { run, act } = useActs();
   const [problem, setProblem] = useState<string | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
-  const grid = parseGrid(piece.original ?? '');
-  if (!grid) return <Problem>The bar grid of this piece is damaged. Undo, or lay the piece out again.</Problem>;
-  const index = Math.max(0, Math.min(grid.bars.length - 1, at));
-  const bar = grid.bars[index];
   const keep = (label: string, next: Grid, stored: () => void = () => undefined): void =>
     act(async () => {
       const opened = await openBrought({ kind: 'grid', grid: next, fileName: piece.fileName });
@@ -89,26 +81,166 @@ export function GridEditor({
         { stored },
       );
     });
-  const change = (
-    label: string,
-    what: { readonly [K in keyof GridBar]?: GridBar[K] | undefined },
-    stored?: () => void,
-  ): void => keep(label, changeBar(grid, index, what), stored);
-  const number = score.bars[index]?.number ?? String(index + 1);
-  const toggle = (
-    label: string,
-    name: 'repeatStart' | 'lineBreak' | 'segno' | 'coda' | 'toCoda' | 'fine',
-  ): ReactNode => (
-    <label className="flex min-h-9 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-leaf"
-        checked={bar?.[name] ?? false}
-        onChange={(e) => change(`bar ${number}: ${label}`, { [name]: e.target.checked })}
-      />
-      {label}
-    </label>
+  return { keep, problem, notes };
+}
+
+interface OfBar {
+  readonly bar: GridBar;
+  readonly number: string;
+  readonly pieceId: string;
+  readonly change: ChangeBar;
+}
+
+const TOGGLES = [
+  ['repeat begins', 'repeatStart'],
+  ['new line in the print', 'lineBreak'],
+  ['segno', 'segno'],
+  ['to coda', 'toCoda'],
+  ['coda', 'coda'],
+  ['fine', 'fine'],
+] as const;
+
+/** What ends a bar: its closing line, and where one goes from there. */
+function BarEnd({ bar, number, change }: Omit<OfBar, 'pieceId'>): ReactNode {
+  return (
+    <>
+      <label className="block">
+        <span className="block text-sm text-ink-2">Closing line</span>
+        <select
+          className="field"
+          value={bar.repeatEnd !== undefined ? 'repeat' : (bar.doubleBar ?? '')}
+          onChange={(e) => {
+            const { value } = e.target;
+            change(`end of bar ${number}`, {
+              repeatEnd: value === 'repeat' ? 2 : undefined,
+              doubleBar: value === 'light-light' || value === 'light-heavy' ? value : undefined,
+            });
+          }}
+        >
+          <option value="">plain line</option>
+          <option value="repeat">repeat sign</option>
+          <option value="light-light">double line</option>
+          <option value="light-heavy">final line</option>
+        </select>
+      </label>
+      <label className="block">
+        <span className="block text-sm text-ink-2">Jump at its end</span>
+        <select
+          className="field"
+          value={bar.jump ?? ''}
+          onChange={(e) => change(`jump at bar ${number}`, { jump: e.target.value })}
+        >
+          {JUMPS.map((jump) => (
+            <option key={jump} value={jump}>
+              {jump === '' ? 'none' : jump}
+            </option>
+          ))}
+        </select>
+      </label>
+    </>
   );
+}
+
+/** The numbers of an ending as typed: `1` or `1,2`. */
+const endingOf = (text: string): number[] =>
+  text
+    .split(/[,. ]+/)
+    .map(Number)
+    .filter((n) => Number.isInteger(n) && n >= 1 && n <= 20);
+
+/** Meter, key, tempo, letter and ending of a bar, and the signs on it. */
+function BarSigns({ bar, number, pieceId, change }: OfBar): ReactNode {
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-3">
+        <Typed
+          draftKey={`grid ${pieceId} ${bar.id ?? ''} meter`}
+          label="Meter from here"
+          value={bar.meter ?? ''}
+          placeholder="as before"
+          onKeep={(meter, stored) => change(`meter of bar ${number}`, { meter }, stored)}
+        />
+        <Typed
+          draftKey={`grid ${pieceId} ${bar.id ?? ''} key`}
+          label="Key from here"
+          value={bar.key ?? ''}
+          placeholder="as before"
+          onKeep={(key, stored) => change(`key of bar ${number}`, { key }, stored)}
+        />
+        <Typed
+          draftKey={`grid ${pieceId} ${bar.id ?? ''} tempo`}
+          label="Tempo from here"
+          value={bar.tempo?.perMinute ? String(bar.tempo.perMinute) : ''}
+          placeholder="as before"
+          onKeep={(text, stored) => {
+            const perMinute = Number(text);
+            change(
+              `tempo of bar ${number}`,
+              {
+                tempo:
+                  perMinute >= 1 && perMinute <= 999
+                    ? { word: bar.tempo?.word ?? '', unit: '1/4', perMinute }
+                    : undefined,
+              },
+              stored,
+            );
+          }}
+        />
+        <Typed
+          draftKey={`grid ${pieceId} ${bar.id ?? ''} rehearsal`}
+          label="Letter over it"
+          value={bar.rehearsal ?? ''}
+          onKeep={(rehearsal, stored) => change(`letter over bar ${number}`, { rehearsal }, stored)}
+        />
+        <Typed
+          draftKey={`grid ${pieceId} ${bar.id ?? ''} ending`}
+          label="Ending begins"
+          value={bar.ending?.join(',') ?? ''}
+          placeholder="1 or 1,2"
+          onKeep={(text, stored) => {
+            const ending = endingOf(text);
+            change(`ending at bar ${number}`, { ending: ending.length > 0 ? ending : undefined }, stored);
+          }}
+        />
+        <BarEnd bar={bar} number={number} change={change} />
+      </div>
+      <div className="flex flex-wrap gap-x-5">
+        {TOGGLES.map(([label, name]) => (
+          <label key={name} className="flex min-h-9 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-leaf"
+              checked={bar[name] ?? false}
+              onChange={(e) => change(`bar ${number}: ${label}`, { [name]: e.target.checked })}
+            />
+            {label}
+          </label>
+        ))}
+      </div>
+    </>
+  );
+}
+
+/** Bars of a printed piece: what the page says about the chosen bar, and its notes or only its rhythm, typed. */
+export function GridEditor({
+  piece,
+  score,
+  bar: at,
+  onChoose,
+}: {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly bar: number;
+  readonly onChoose: (bar: number) => void;
+}): ReactNode {
+  const { keep, problem, notes } = useKeepingGrid(piece);
+  const grid = parseGrid(piece.original ?? '');
+  if (!grid) return <Problem>The bar grid of this piece is damaged. Undo, or lay the piece out again.</Problem>;
+  const index = Math.max(0, Math.min(grid.bars.length - 1, at));
+  const bar = grid.bars[index];
+  if (!bar) return null;
+  const change: ChangeBar = (label, what, stored) => keep(label, changeBar(grid, index, what), stored);
+  const number = score.bars[index]?.number ?? String(index + 1);
   const hands = grid.staves === 2 ? ['Right hand', 'Left hand'] : ['Notes'];
   return (
     <Panel
@@ -139,15 +271,15 @@ export function GridEditor({
       <div className="grid gap-3">
         {hands.map((hand, staff) => (
           <Typed
-            key={`${bar?.id ?? ''} ${hand}`}
+            key={`${bar.id ?? ''} ${hand}`}
             wide
             label={`${hand} of bar ${number}, as ABC (C D E = middle octave, c = above, C2 longer, n = rhythm only)`}
-            value={bar?.typed?.[staff] ?? ''}
+            value={bar.typed?.[staff] ?? ''}
             placeholder={staff === 0 ? 'C D E2   or   n n n2' : 'C,2 G,2'}
-            draftKey={`grid ${piece.id} ${bar?.id ?? ''} ${staff}`}
+            draftKey={`grid ${piece.id} ${bar.id ?? ''} ${staff}`}
             onKeep={(text, stored) => {
               const typed = Array.from({ length: hands.length }, (_, s) =>
-                s === staff ? text : (bar?.typed?.[s] ?? ''),
+                s === staff ? text : (bar.typed?.[s] ?? ''),
               );
               change(
                 `notes of bar ${number}`,
@@ -159,101 +291,7 @@ export function GridEditor({
         ))}
         {problem ? <Problem>{problem}</Problem> : null}
         {notes.length > 0 ? <p className="text-warn">{notes.slice(0, 3).join('; ')}</p> : null}
-        <div key={bar?.id} className="flex flex-wrap items-end gap-3">
-          <Typed
-            draftKey={`grid ${piece.id} ${bar?.id ?? ''} meter`}
-            label="Meter from here"
-            value={bar?.meter ?? ''}
-            placeholder="as before"
-            onKeep={(meter, stored) => change(`meter of bar ${number}`, { meter }, stored)}
-          />
-          <Typed
-            draftKey={`grid ${piece.id} ${bar?.id ?? ''} key`}
-            label="Key from here"
-            value={bar?.key ?? ''}
-            placeholder="as before"
-            onKeep={(key, stored) => change(`key of bar ${number}`, { key }, stored)}
-          />
-          <Typed
-            draftKey={`grid ${piece.id} ${bar?.id ?? ''} tempo`}
-            label="Tempo from here"
-            value={bar?.tempo?.perMinute ? String(bar.tempo.perMinute) : ''}
-            placeholder="as before"
-            onKeep={(text, stored) => {
-              const perMinute = Number(text);
-              change(
-                `tempo of bar ${number}`,
-                {
-                  tempo:
-                    perMinute >= 1 && perMinute <= 999
-                      ? { word: bar?.tempo?.word ?? '', unit: '1/4', perMinute }
-                      : undefined,
-                },
-                stored,
-              );
-            }}
-          />
-          <Typed
-            draftKey={`grid ${piece.id} ${bar?.id ?? ''} rehearsal`}
-            label="Letter over it"
-            value={bar?.rehearsal ?? ''}
-            onKeep={(rehearsal, stored) => change(`letter over bar ${number}`, { rehearsal }, stored)}
-          />
-          <Typed
-            draftKey={`grid ${piece.id} ${bar?.id ?? ''} ending`}
-            label="Ending begins"
-            value={bar?.ending?.join(',') ?? ''}
-            placeholder="1 or 1,2"
-            onKeep={(text, stored) => {
-              const ending = text
-                .split(/[,. ]+/)
-                .map(Number)
-                .filter((n) => Number.isInteger(n) && n >= 1 && n <= 20);
-              change(`ending at bar ${number}`, { ending: ending.length > 0 ? ending : undefined }, stored);
-            }}
-          />
-          <label className="block">
-            <span className="block text-sm text-ink-2">Closing line</span>
-            <select
-              className="field"
-              value={bar?.repeatEnd !== undefined ? 'repeat' : (bar?.doubleBar ?? '')}
-              onChange={(e) => {
-                const { value } = e.target;
-                change(`end of bar ${number}`, {
-                  repeatEnd: value === 'repeat' ? 2 : undefined,
-                  doubleBar: value === 'light-light' || value === 'light-heavy' ? value : undefined,
-                });
-              }}
-            >
-              <option value="">plain line</option>
-              <option value="repeat">repeat sign</option>
-              <option value="light-light">double line</option>
-              <option value="light-heavy">final line</option>
-            </select>
-          </label>
-          <label className="block">
-            <span className="block text-sm text-ink-2">Jump at its end</span>
-            <select
-              className="field"
-              value={bar?.jump ?? ''}
-              onChange={(e) => change(`jump at bar ${number}`, { jump: e.target.value })}
-            >
-              {JUMPS.map((jump) => (
-                <option key={jump} value={jump}>
-                  {jump === '' ? 'none' : jump}
-                </option>
-              ))}
-            </select>
-          </label>
-        </div>
-        <div className="flex flex-wrap gap-x-5">
-          {toggle('repeat begins', 'repeatStart')}
-          {toggle('new line in the print', 'lineBreak')}
-          {toggle('segno', 'segno')}
-          {toggle('to coda', 'toCoda')}
-          {toggle('coda', 'coda')}
-          {toggle('fine', 'fine')}
-        </div>
+        <BarSigns key={bar.id} bar={bar} number={number} pieceId={piece.id} change={change} />
       </div>
     </Panel>
   );

@@ -7,7 +7,7 @@ import { PieceStage, ScoreLines, type PieceContext } from '@/features/score';
 import { useSettings } from '@/store';
 import { useWhere } from '@/features/where';
 import { barsText } from '@/core/sections';
-import { clockText, playedSeconds } from '@/core/score';
+import { clockText, playedSeconds, type Score } from '@/core/score';
 import { Button, Panel } from '@/ui';
 import { AbcEditor } from './abc-editor';
 import { EditionPanel } from './edition-panel';
@@ -19,6 +19,87 @@ import { TakeAwayPanel } from './take-away-panel';
 
 /** Bars shown at a time: enough for a page, few enough to draw at once. */
 const PAGE_BARS = 24;
+
+/** What is chosen, how long it takes, and what comes next. */
+function ChosenBars({
+  score,
+  selection,
+}: {
+  readonly score: Score;
+  readonly selection: readonly [number, number] | null;
+}): ReactNode {
+  const where = useWhere();
+  return (
+    <Panel
+      title={
+        selection
+          ? `Chosen: ${selection[0] === selection[1] ? 'bar' : 'bars'} ${barsText(score, selection[0], selection[1])}`
+          : 'No bars chosen'
+      }
+    >
+      {selection ? (
+        <>
+          <p className="mb-3 text-ink-2">
+            {clockText(
+              playedSeconds(
+                score,
+                score.bars.slice(selection[0], selection[1] + 1).map((b) => b.index),
+              ),
+            )}{' '}
+            at the marked tempo
+          </p>
+          <Button look="primary" onClick={() => where.go('sections')}>
+            Make a section of them
+          </Button>
+        </>
+      ) : (
+        <p className="text-ink-2">Click a bar, or drag over the strip above, to choose the bars of a section.</p>
+      )}
+    </Panel>
+  );
+}
+
+/** To the bars before and after those that are shown. */
+function Paging({ score, from, to }: { readonly score: Score; readonly from: number; readonly to: number }): ReactNode {
+  const where = useWhere();
+  if (score.bars.length <= PAGE_BARS) return null;
+  return (
+    <span className="ml-auto flex items-center gap-2">
+      <Button
+        look="quiet"
+        disabled={from === 0}
+        onClick={() => where.change({ bars: [from - PAGE_BARS, from - PAGE_BARS] })}
+      >
+        Earlier bars
+      </Button>
+      <span className="figure">{barsText(score, from, to)}</span>
+      <Button
+        look="quiet"
+        disabled={to >= score.bars.length - 1}
+        onClick={() => where.change({ bars: [to + 1, to + 1] })}
+      >
+        Later bars
+      </Button>
+    </span>
+  );
+}
+
+const MOST_WARNINGS = 20;
+
+/** What was said when the file was read. */
+function AboutFile({ warnings }: { readonly warnings: Score['warnings'] }): ReactNode {
+  if (warnings.length === 0) return null;
+  return (
+    <Panel title="About the file">
+      <ul className="grid gap-1 text-sm">
+        {warnings.slice(0, MOST_WARNINGS).map((w, i) => (
+          <li key={i}>{w.message}</li>
+        ))}
+        {warnings.length > MOST_WARNINGS ? <li>and {warnings.length - MOST_WARNINGS} more</li> : null}
+      </ul>
+    </Panel>
+  );
+}
 
 function Reading({ piece, score }: PieceContext): ReactNode {
   const where = useWhere();
@@ -51,25 +132,7 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           <div className="mb-3 flex flex-wrap items-baseline gap-3">
             <h2 className="text-xl">{piece.title}</h2>
             <span className="text-ink-2">{piece.composer}</span>
-            {score.bars.length > PAGE_BARS ? (
-              <span className="ml-auto flex items-center gap-2">
-                <Button
-                  look="quiet"
-                  disabled={from === 0}
-                  onClick={() => where.change({ bars: [from - PAGE_BARS, from - PAGE_BARS] })}
-                >
-                  Earlier bars
-                </Button>
-                <span className="figure">{barsText(score, from, to)}</span>
-                <Button
-                  look="quiet"
-                  disabled={to >= score.bars.length - 1}
-                  onClick={() => where.change({ bars: [to + 1, to + 1] })}
-                >
-                  Later bars
-                </Button>
-              </span>
-            ) : null}
+            <Paging score={score} from={from} to={to} />
           </div>
           <ScoreLines
             piece={piece}
@@ -98,47 +161,13 @@ function Reading({ piece, score }: PieceContext): ReactNode {
         {page ? <PagePicture piece={piece} id={page} /> : null}
       </div>
       <div className="flex flex-col gap-3">
-        <Panel
-          title={
-            selection
-              ? `Chosen: ${selection[0] === selection[1] ? 'bar' : 'bars'} ${barsText(score, selection[0], selection[1])}`
-              : 'No bars chosen'
-          }
-        >
-          {selection ? (
-            <>
-              <p className="mb-3 text-ink-2">
-                {clockText(
-                  playedSeconds(
-                    score,
-                    score.bars.slice(selection[0], selection[1] + 1).map((b) => b.index),
-                  ),
-                )}{' '}
-                at the marked tempo
-              </p>
-              <Button look="primary" onClick={() => where.go('sections')}>
-                Make a section of them
-              </Button>
-            </>
-          ) : (
-            <p className="text-ink-2">Click a bar, or drag over the strip above, to choose the bars of a section.</p>
-          )}
-        </Panel>
+        <ChosenBars score={score} selection={selection} />
         <FactsPanel facts={facts} onShow={(bar) => choose(bar)} />
         <PieceTeaching piece={piece} />
         <PagesPanel piece={piece} shown={page} onShow={setPage} />
         <TakeAwayPanel piece={piece} score={score} selection={selection} />
         <EditionPanel piece={piece} score={score} chosenNote={chosenNote} />
-        {score.warnings.length > 0 ? (
-          <Panel title="About the file">
-            <ul className="grid gap-1 text-sm">
-              {score.warnings.slice(0, 20).map((w, i) => (
-                <li key={i}>{w.message}</li>
-              ))}
-              {score.warnings.length > 20 ? <li>and {score.warnings.length - 20} more</li> : null}
-            </ul>
-          </Panel>
-        ) : null}
+        <AboutFile warnings={score.warnings} />
       </div>
     </div>
   );

@@ -17,19 +17,37 @@ const staffName = (score: Score, partIndex: number, staff: number): string => {
   return part?.staves === 2 ? (staff === 1 ? 'right hand' : 'left hand') : name;
 };
 
-/** The piece as MusicXML with the marks in it, and any bars as MIDI. */
-export function TakeAwayPanel({
-  piece,
-  score,
-  selection,
-}: {
+interface Props {
   readonly piece: Piece;
   readonly score: Score;
   readonly selection: readonly [number, number] | null;
+}
+
+function Check({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: boolean;
+  readonly onChange: (next: boolean) => void;
 }): ReactNode {
+  return (
+    <label className="flex min-h-8 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 accent-leaf"
+        checked={value}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+/** The chosen bars as MIDI, at a tempo, with or without repeats, clicks and single staves. */
+function PractiseMidi({ piece, score, selection }: Props): ReactNode {
   const { act } = useActs();
-  const marks = useMarks(piece.id) ?? [];
-  const sections = useSections(piece.id) ?? [];
   const [tempo, setTempo] = useState('');
   const [repeats, setRepeats] = useState(true);
   const [countIn, setCountIn] = useState(true);
@@ -40,15 +58,6 @@ export function TakeAwayPanel({
   );
   const [from, to] = selection ?? [0, score.bars.length - 1];
   const first = score.bars[from];
-  const save = async (): Promise<Result<unknown>> => {
-    const saved = await savePiece(piece, marks, sections);
-    if (!saved.ok) return saved;
-    const { added, unplaced } = saved.value;
-    toast(
-      `Saved to your downloads with ${added} ${added === 1 ? 'mark' : 'marks'} put in; the rest of the file is untouched.${unplaced > 0 ? ` ${unplaced} have no place in this edition and are only in its own field.` : ''}`,
-    );
-    return saved;
-  };
   const bpm = tempo.trim() === '' ? null : Number(tempo);
   const badTempo = bpm !== null && !(bpm >= 10 && bpm <= 600);
   const midi = async (): Promise<Result<unknown>> => {
@@ -65,60 +74,70 @@ export function TakeAwayPanel({
     if (saved.ok) toast(`Bars ${barsText(score, from, to)} saved as MIDI to your downloads.`);
     return saved;
   };
-  const check = (label: string, value: boolean, onChange: (next: boolean) => void): ReactNode => (
-    <label key={label} className="flex min-h-8 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-leaf"
-        checked={value}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      {label}
-    </label>
+  return (
+    <details className="mt-3 border-t border-rule pt-2">
+      <summary className="cursor-pointer font-semibold">As MIDI to practise with</summary>
+      <p className="my-1 text-ink-2">
+        Bars <span className="figure">{barsText(score, from, to)}</span>
+        {selection ? '' : ' (choose others on the strip)'}
+      </p>
+      <label className="flex items-center gap-2">
+        Tempo
+        <input
+          className="field w-24"
+          inputMode="numeric"
+          value={tempo}
+          placeholder={first ? String(Math.round(tempoAt(score, first.onset))) : ''}
+          aria-invalid={badTempo}
+          onChange={(e) => setTempo(e.target.value)}
+        />
+        quarters a minute
+      </label>
+      {badTempo ? <p className="text-stop">A tempo from 10 to 600.</p> : null}
+      <Check label="with repeats" value={repeats} onChange={setRepeats} />
+      <Check label="a bar of count-in" value={countIn} onChange={setCountIn} />
+      <Check label="clicks all through" value={click} onChange={setClick} />
+      {staves.length > 1
+        ? staves.map((s) => (
+            <Check
+              key={s.key}
+              label={s.name}
+              value={!silent.has(s.key)}
+              onChange={(on) =>
+                setSilent((before) =>
+                  on ? new Set([...before].filter((key) => key !== s.key)) : new Set([...before, s.key]),
+                )
+              }
+            />
+          ))
+        : null}
+      <Button className="mt-2" disabled={badTempo || silent.size === staves.length} onClick={() => act(midi)}>
+        Save as MIDI
+      </Button>
+    </details>
   );
+}
+
+/** The piece as MusicXML with the marks in it, and any bars as MIDI. */
+export function TakeAwayPanel({ piece, score, selection }: Props): ReactNode {
+  const { act } = useActs();
+  const marks = useMarks(piece.id) ?? [];
+  const sections = useSections(piece.id) ?? [];
+  const save = async (): Promise<Result<unknown>> => {
+    const saved = await savePiece(piece, marks, sections);
+    if (!saved.ok) return saved;
+    const { added, unplaced } = saved.value;
+    toast(
+      `Saved to your downloads with ${added} ${added === 1 ? 'mark' : 'marks'} put in; the rest of the file is untouched.${unplaced > 0 ? ` ${unplaced} have no place in this edition and are only in its own field.` : ''}`,
+    );
+    return saved;
+  };
   return (
     <Panel title="Take it away">
       <Button className="w-full" onClick={() => act(save)}>
         Save as MusicXML with your marks
       </Button>
-      <details className="mt-3 border-t border-rule pt-2">
-        <summary className="cursor-pointer font-semibold">As MIDI to practise with</summary>
-        <p className="my-1 text-ink-2">
-          Bars <span className="figure">{barsText(score, from, to)}</span>
-          {selection ? '' : ' (choose others on the strip)'}
-        </p>
-        <label className="flex items-center gap-2">
-          Tempo
-          <input
-            className="field w-24"
-            inputMode="numeric"
-            value={tempo}
-            placeholder={first ? String(Math.round(tempoAt(score, first.onset))) : ''}
-            aria-invalid={badTempo}
-            onChange={(e) => setTempo(e.target.value)}
-          />
-          quarters a minute
-        </label>
-        {badTempo ? <p className="text-stop">A tempo from 10 to 600.</p> : null}
-        {check('with repeats', repeats, setRepeats)}
-        {check('a bar of count-in', countIn, setCountIn)}
-        {check('clicks all through', click, setClick)}
-        {staves.length > 1
-          ? staves.map((s) =>
-              check(s.name, !silent.has(s.key), (on) =>
-                setSilent((before) => {
-                  const next = new Set(before);
-                  if (on) next.delete(s.key);
-                  else next.add(s.key);
-                  return next;
-                }),
-              ),
-            )
-          : null}
-        <Button className="mt-2" disabled={badTempo || silent.size === staves.length} onClick={() => act(midi)}>
-          Save as MIDI
-        </Button>
-      </details>
+      <PractiseMidi piece={piece} score={score} selection={selection} />
     </Panel>
   );
 }

@@ -2,7 +2,7 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
-import { emptyGrid } from '@/core/bargrid';
+import { emptyGrid, type Grid } from '@/core/bargrid';
 import type { Result } from '@/core/result';
 import { useStudio } from '@/store';
 import { Button, Problem } from '@/ui';
@@ -19,64 +19,136 @@ const PICKUPS: readonly (readonly [string, string])[] = [
   ['3', 'a dotted half'],
 ];
 
-/** A piece without a file: the bars of a printed page, or text to be typed. */
-export function NewPieceDialog({
-  kind,
-  onClose,
+const CLEFS = ['treble', 'bass', 'alto', 'tenor'] as const;
+const MOST_BARS = 2000;
+
+/** What a printed page says, as it is typed. */
+interface PageSays {
+  readonly composer: string;
+  readonly instrument: string;
+  readonly bars: string;
+  readonly meter: string;
+  readonly key: string;
+  readonly tempo: string;
+  readonly pickup: string;
+  readonly staves: string;
+  readonly clef: string;
+}
+
+const USUAL_PAGE: PageSays = {
+  composer: '',
+  instrument: 'piano',
+  bars: '16',
+  meter: '4/4',
+  key: 'C',
+  tempo: '96',
+  pickup: '0',
+  staves: '2',
+  clef: 'treble',
+};
+
+/** The grid that a page comes to; null where its number of bars is none. */
+function gridOf(title: string, page: PageSays): Grid | null {
+  const bars = Number(page.bars);
+  if (!(Number.isInteger(bars) && bars >= 1 && bars <= MOST_BARS)) return null;
+  const perMinute = Number(page.tempo);
+  return emptyGrid({
+    title,
+    composer: page.composer.trim(),
+    bars,
+    staves: page.staves === '2' ? 2 : 1,
+    clef: CLEFS.find((c) => c === page.clef) ?? 'treble',
+    meter: page.meter,
+    key: page.key,
+    pickup: page.pickup,
+    perMinute: perMinute >= 1 && perMinute <= 999 ? perMinute : null,
+  });
+}
+
+function Field({
+  label,
+  value,
+  onChange,
 }: {
-  readonly kind: 'grid' | 'text' | null;
-  readonly onClose: () => void;
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
 }): ReactNode {
-  const studio = useStudio();
-  const where = useWhere();
-  const { act } = useActs();
-  const [title, setTitle] = useState('');
-  const [composer, setComposer] = useState('');
-  const [instrument, setInstrument] = useState('piano');
-  const [bars, setBars] = useState('16');
-  const [meter, setMeter] = useState('4/4');
-  const [key, setKey] = useState('C');
-  const [tempo, setTempo] = useState('96');
-  const [pickup, setPickup] = useState('0');
-  const [staves, setStaves] = useState<'1' | '2'>('2');
-  const [clef, setClef] = useState<'treble' | 'bass' | 'alto' | 'tenor'>('treble');
-  const [problem, setProblem] = useState<string | null>(null);
-  const field = (label: string, value: string, onChange: (text: string) => void, width = 'w-full'): ReactNode => (
+  return (
     <label className="block">
       <span className="block text-ink-2">{label}</span>
-      <input className={`field min-h-11 ${width}`} value={value} onChange={(e) => onChange(e.target.value)} />
+      <input className="field min-h-11 w-full" value={value} onChange={(e) => onChange(e.target.value)} />
     </label>
   );
-  const make = async (): Promise<Result<unknown> | void> => {
-    const name = title.trim() || 'Untitled';
-    if (kind === 'text') {
-      const begun = await startTyped(studio, name);
-      if (!begun.ok) return begun;
-      onClose();
-      where.go('read', { pieceId: begun.value.made ?? null });
-      return begun;
-    }
-    const count = Number(bars);
-    if (!(Number.isInteger(count) && count >= 1 && count <= 2000)) {
-      setProblem('The number of bars is a whole number from 1 to 2000.');
+}
+
+function PageFields({
+  page,
+  set,
+}: {
+  readonly page: PageSays;
+  readonly set: (name: keyof PageSays) => (text: string) => void;
+}): ReactNode {
+  return (
+    <>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field label="Composer" value={page.composer} onChange={set('composer')} />
+        <Field label="Instrument" value={page.instrument} onChange={set('instrument')} />
+      </div>
+      <div className="grid gap-3 sm:grid-cols-4">
+        <Field label="Bars" value={page.bars} onChange={set('bars')} />
+        <Field label="Meter" value={page.meter} onChange={set('meter')} />
+        <Field label="Key" value={page.key} onChange={set('key')} />
+        <Field label="Quarters a minute" value={page.tempo} onChange={set('tempo')} />
+      </div>
+      <div className="grid gap-3 sm:grid-cols-3">
+        <label className="block">
+          <span className="block text-ink-2">Pick-up</span>
+          <select className="field min-h-11 w-full" value={page.pickup} onChange={(e) => set('pickup')(e.target.value)}>
+            {PICKUPS.map(([value, name]) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="block text-ink-2">Staves</span>
+          <select className="field min-h-11 w-full" value={page.staves} onChange={(e) => set('staves')(e.target.value)}>
+            <option value="2">two, for two hands</option>
+            <option value="1">one</option>
+          </select>
+        </label>
+        {page.staves === '1' ? (
+          <label className="block">
+            <span className="block text-ink-2">Clef</span>
+            <select className="field min-h-11 w-full" value={page.clef} onChange={(e) => set('clef')(e.target.value)}>
+              <option>treble</option>
+              <option>bass</option>
+              <option>alto</option>
+              <option>tenor</option>
+            </select>
+          </label>
+        ) : null}
+      </div>
+    </>
+  );
+}
+
+/** Makes the piece and goes to it; `problem` says what stands against it. */
+function useMaking(kind: 'grid' | 'text' | null, onClose: () => void) {
+  const studio = useStudio();
+  const where = useWhere();
+  const [title, setTitle] = useState('');
+  const [page, setPage] = useState(USUAL_PAGE);
+  const [problem, setProblem] = useState<string | null>(null);
+  const layOutPage = async (name: string): Promise<Result<unknown> | void> => {
+    const grid = gridOf(name, page);
+    if (!grid) {
+      setProblem(`The number of bars is a whole number from 1 to ${MOST_BARS}.`);
       return undefined;
     }
-    const perMinute = Number(tempo);
-    const laid = await layOut(
-      studio,
-      emptyGrid({
-        title: name,
-        composer: composer.trim(),
-        bars: count,
-        staves: staves === '2' ? 2 : 1,
-        clef,
-        meter,
-        key,
-        pickup,
-        perMinute: perMinute >= 1 && perMinute <= 999 ? perMinute : null,
-      }),
-      instrument.trim() || 'piano',
-    );
+    const laid = await layOut(studio, grid, page.instrument.trim() || 'piano');
     if (!laid.ok) {
       setProblem(laid.issue.message);
       return undefined;
@@ -87,6 +159,36 @@ export function NewPieceDialog({
     where.go('read', { pieceId: laid.value.made ?? null, bars: [0, 0] });
     return laid;
   };
+  const beginTyping = async (name: string): Promise<Result<unknown>> => {
+    const begun = await startTyped(studio, name);
+    if (!begun.ok) return begun;
+    onClose();
+    where.go('read', { pieceId: begun.value.made ?? null });
+    return begun;
+  };
+  return {
+    title,
+    setTitle,
+    page,
+    set: (name: keyof PageSays) => (text: string) => setPage((before) => ({ ...before, [name]: text })),
+    problem,
+    make: (): Promise<Result<unknown> | void> => {
+      const name = title.trim() || 'Untitled';
+      return kind === 'text' ? beginTyping(name) : layOutPage(name);
+    },
+  };
+}
+
+/** A piece without a file: the bars of a printed page, or text to be typed. */
+export function NewPieceDialog({
+  kind,
+  onClose,
+}: {
+  readonly kind: 'grid' | 'text' | null;
+  readonly onClose: () => void;
+}): ReactNode {
+  const { act } = useActs();
+  const { title, setTitle, page, set, problem, make } = useMaking(kind, onClose);
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     act(make);
@@ -105,67 +207,8 @@ export function NewPieceDialog({
               : 'Say what the page says. Repeats, endings, changes and notes are put in bar by bar afterwards.'}
           </p>
           <form className="grid gap-3" onSubmit={submit}>
-            {field('Title', title, setTitle)}
-            {kind === 'grid' ? (
-              <>
-                <div className="grid gap-3 sm:grid-cols-2">
-                  {field('Composer', composer, setComposer)}
-                  {field('Instrument', instrument, setInstrument)}
-                </div>
-                <div className="grid gap-3 sm:grid-cols-4">
-                  {field('Bars', bars, setBars)}
-                  {field('Meter', meter, setMeter)}
-                  {field('Key', key, setKey)}
-                  {field('Quarters a minute', tempo, setTempo)}
-                </div>
-                <div className="grid gap-3 sm:grid-cols-3">
-                  <label className="block">
-                    <span className="block text-ink-2">Pick-up</span>
-                    <select
-                      className="field min-h-11 w-full"
-                      value={pickup}
-                      onChange={(e) => setPickup(e.target.value)}
-                    >
-                      {PICKUPS.map(([value, name]) => (
-                        <option key={value} value={value}>
-                          {name}
-                        </option>
-                      ))}
-                    </select>
-                  </label>
-                  <label className="block">
-                    <span className="block text-ink-2">Staves</span>
-                    <select
-                      className="field min-h-11 w-full"
-                      value={staves}
-                      onChange={(e) => setStaves(e.target.value === '2' ? '2' : '1')}
-                    >
-                      <option value="2">two, for two hands</option>
-                      <option value="1">one</option>
-                    </select>
-                  </label>
-                  {staves === '1' ? (
-                    <label className="block">
-                      <span className="block text-ink-2">Clef</span>
-                      <select
-                        className="field min-h-11 w-full"
-                        value={clef}
-                        onChange={(e) => {
-                          const { value } = e.target;
-                          if (value === 'treble' || value === 'bass' || value === 'alto' || value === 'tenor')
-                            setClef(value);
-                        }}
-                      >
-                        <option>treble</option>
-                        <option>bass</option>
-                        <option>alto</option>
-                        <option>tenor</option>
-                      </select>
-                    </label>
-                  ) : null}
-                </div>
-              </>
-            ) : null}
+            <Field label="Title" value={title} onChange={setTitle} />
+            {kind === 'grid' ? <PageFields page={page} set={set} /> : null}
             {problem ? <Problem>{problem}</Problem> : null}
             <div className="mt-2 flex gap-2">
               <Button look="primary" type="submit" big>

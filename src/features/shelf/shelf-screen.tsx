@@ -23,18 +23,13 @@ const FORMAT: Readonly<Record<Piece['format'], string>> = {
 };
 const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
 
-/** The pieces of the studio; files are dropped or chosen here. */
-export function ShelfScreen(): ReactNode {
+/** Files taken one after the other; each that cannot be read is said. */
+function useTaking() {
   const studio = useStudio();
   const where = useWhere();
-  const { run, act } = useActs();
-  const pieces = usePieces();
-  const input = useRef<HTMLInputElement | null>(null);
+  const { act } = useActs();
   const [problems, setProblems] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
-  const [over, setOver] = useState(false);
-  const [making, setMaking] = useState<'grid' | 'text' | null>(null);
-
   const take = async (files: readonly File[]): Promise<void> => {
     const failed: string[] = [];
     for (const file of files) {
@@ -56,11 +51,13 @@ export function ShelfScreen(): ReactNode {
         setBusy(null);
       }
     });
-  const onDrop = (event: DragEvent): void => {
-    event.preventDefault();
-    setOver(false);
-    takeAll([...event.dataTransfer.files]);
-  };
+  return { takeAll, busy, problems };
+}
+
+function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
+  const { zone } = useStudio();
+  const where = useWhere();
+  const { run } = useActs();
   const remove = (piece: Piece): void =>
     run(
       removePiece,
@@ -68,6 +65,62 @@ export function ShelfScreen(): ReactNode {
       { stored: () => where.pieceId === piece.id && where.change({ pieceId: null }) },
     );
 
+  return (
+    <table className="panel w-full border-collapse text-left">
+      <thead className="text-sm text-ink-2">
+        <tr>
+          <th className="px-4 py-2 font-semibold">Piece</th>
+          <th className="px-4 py-2 font-semibold">Composer</th>
+          <th className="px-4 py-2 font-semibold">Instrument</th>
+          <th className="px-4 py-2 font-semibold">From</th>
+          <th className="px-4 py-2 font-semibold">Brought in</th>
+          <th className="px-4 py-2">
+            <span className="sr-only">Remove</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {pieces.map((piece) => (
+          <tr key={piece.id} className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}>
+            <td className="px-4 py-1">
+              <Link
+                href={where.addressOf('read', { pieceId: piece.id })}
+                className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline"
+              >
+                {piece.title}
+              </Link>
+            </td>
+            <td className="px-4">{piece.composer}</td>
+            <td className="px-4">{instrumentName(piece)}</td>
+            <td className="px-4">{FORMAT[piece.format]}</td>
+            <td className="figure px-4">{shortDay(dayOf(piece.addedAt, zone))}</td>
+            <td className="px-4 text-right">
+              <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => remove(piece)}>
+                <Trash2 size={18} aria-hidden="true" />
+              </Button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The pieces of the studio; files are dropped or chosen here. */
+export function ShelfScreen(): ReactNode {
+  const studio = useStudio();
+  const { act } = useActs();
+  const pieces = usePieces();
+  const input = useRef<HTMLInputElement | null>(null);
+  const { takeAll, busy, problems } = useTaking();
+  const [over, setOver] = useState(false);
+  const [making, setMaking] = useState<'grid' | 'text' | null>(null);
+
+  const onDrop = (event: DragEvent): void => {
+    event.preventDefault();
+    setOver(false);
+    takeAll([...event.dataTransfer.files]);
+  };
   return (
     <div
       onDragOver={(event) => {
@@ -124,46 +177,7 @@ export function ShelfScreen(): ReactNode {
           ) : null}
         </EmptyState>
       ) : (
-        <table className="panel w-full border-collapse text-left">
-          <thead className="text-sm text-ink-2">
-            <tr>
-              <th className="px-4 py-2 font-semibold">Piece</th>
-              <th className="px-4 py-2 font-semibold">Composer</th>
-              <th className="px-4 py-2 font-semibold">Instrument</th>
-              <th className="px-4 py-2 font-semibold">From</th>
-              <th className="px-4 py-2 font-semibold">Brought in</th>
-              <th className="px-4 py-2">
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {(pieces ?? []).map((piece) => (
-              <tr
-                key={piece.id}
-                className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}
-              >
-                <td className="px-4 py-1">
-                  <Link
-                    href={where.addressOf('read', { pieceId: piece.id })}
-                    className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline"
-                  >
-                    {piece.title}
-                  </Link>
-                </td>
-                <td className="px-4">{piece.composer}</td>
-                <td className="px-4">{instrumentName(piece)}</td>
-                <td className="px-4">{FORMAT[piece.format]}</td>
-                <td className="figure px-4">{shortDay(dayOf(piece.addedAt, studio.zone))}</td>
-                <td className="px-4 text-right">
-                  <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => remove(piece)}>
-                    <Trash2 size={18} aria-hidden="true" />
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PieceTable pieces={pieces ?? []} />
       )}
     </div>
   );

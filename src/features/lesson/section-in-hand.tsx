@@ -1,0 +1,155 @@
+import type { ReactNode } from 'react';
+import type { countArticulations } from '@/core/articulation';
+import { barsText } from '@/core/sections';
+import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
+import { useStudio } from '@/store';
+import { Panel } from '@/ui';
+import { ScoreLines } from '@/features/score';
+import type { HearingContext, HearingModel } from './use-hearing';
+
+/** Logs of this long ago are shown with a section. */
+const LOGS_SHOWN_MS = 8 * 86_400_000;
+
+interface InHand {
+  readonly context: HearingContext;
+  readonly hearing: HearingModel;
+}
+
+/** When the section was heard last, and at which tempo. */
+function HeardLast({ hearing: { standing, now } }: Pick<InHand, 'hearing'>): ReactNode {
+  const { zone } = useStudio();
+  if (!standing || standing.level === null) return ', not heard yet';
+  const at = standing.tempo === null ? '' : ` at ${standing.tempo}`;
+  return `, heard ${agoInWords(dayOf(standing.at, zone), dayOf(now, zone))}${at}`;
+}
+
+/** What was given for this week, what was practised, and the note of last time. */
+function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
+  const { section, standing, now } = hearing;
+  const given =
+    model.assignment?.lessonId === model.current?.id
+      ? []
+      : (model.assignment?.items.filter((i) => i.sectionId === section?.id) ?? []);
+  const logs = model.events.flatMap((e): EventOf<'practice'>[] =>
+    e.kind === 'practice' && e.sectionId === section?.id && millisecondsOf(now) - millisecondsOf(e.at) < LOGS_SHOWN_MS
+      ? [e]
+      : [],
+  );
+  const minutes = Math.round(logs.reduce((sum, e) => sum + e.minutes, 0));
+  const best = Math.max(0, ...logs.map((e) => e.tempo ?? 0));
+  const note = standing?.note ?? '';
+  if (given.length === 0 && minutes === 0 && note === '') return null;
+  return (
+    <ul className="mt-3 grid gap-1 border-t border-rule pt-2">
+      {given.map((g) => (
+        <li key={g.id}>
+          <span className="text-ink-2">For this week:</span> {g.what}
+          {g.tempo === null ? '' : `, at ${g.tempo}`}
+        </li>
+      ))}
+      {minutes > 0 ? (
+        <li className="text-slate">
+          Practised {minutes} minutes on {new Set(logs.map((e) => e.day)).size} days
+          {best > 0 ? `, up to ${best}` : ''}
+        </li>
+      ) : null}
+      {note === '' ? null : (
+        <li>
+          <span className="text-ink-2">Last time:</span> {note}
+        </li>
+      )}
+    </ul>
+  );
+}
+
+/** The printed signs of the section, ticked as they are heard. */
+function PrintedSigns({
+  printed,
+  hearing: { draft, edit },
+}: {
+  readonly printed: ReturnType<typeof countArticulations>;
+  readonly hearing: HearingModel;
+}): ReactNode {
+  if (printed.length === 0 || !draft) return null;
+  const none = Object.fromEntries(printed.map((q) => [q.sign, false]));
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-2" role="group" aria-label="Printed signs heard">
+      <span className="text-ink-2">Printed; tick what you hear:</span>
+      {printed.map((p) => (
+        <label key={p.sign} className="flex min-h-11 items-center gap-2 rounded border border-rule-strong px-3">
+          <input
+            type="checkbox"
+            className="size-5 accent-leaf"
+            checked={draft.signs[p.sign] === true}
+            onChange={(e) => {
+              const { checked } = e.target;
+              edit((d) => ({ ...d, signs: { ...none, ...d.signs, [p.sign]: checked } }));
+            }}
+          />
+          {p.times} {p.sign}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** The section that is heard: its music, its cues, what was done since last time, its printed signs, a note. */
+export function SectionInHand({
+  context,
+  hearing,
+  printed,
+}: InHand & { readonly printed: ReturnType<typeof countArticulations> }): ReactNode {
+  const { piece, score, model } = context;
+  const { section, placed, draft, marks, edit } = hearing;
+  if (!section || !placed || !draft) return null;
+  const ids = new Set(score.notes.filter((n) => n.bar >= placed.from && n.bar <= placed.to).map((n) => n.id));
+  const cues = (marks ?? []).flatMap((m) =>
+    m.kind === 'cue' && ids.has(m.noteId) && (m.studentId === null || m.studentId === model.student.id) ? [m.text] : [],
+  );
+  return (
+    <Panel
+      title={`${section.letter} ${section.name}`}
+      aside={
+        <span className="text-ink-2">
+          bars <span className="figure">{barsText(score, placed.from, placed.to)}</span>
+          <HeardLast hearing={hearing} />
+        </span>
+      }
+    >
+      <ScoreLines
+        piece={piece}
+        score={score}
+        from={placed.from}
+        to={placed.to}
+        label={`Section ${section.letter}`}
+        scale={56}
+      />
+      {cues.map((cue, i) => (
+        <p key={i} className="mt-2 rounded bg-plum-wash px-4 py-2 font-semibold text-plum">
+          “{cue}”
+        </p>
+      ))}
+      <SinceLastTime context={context} hearing={hearing} />
+      <PrintedSigns printed={printed} hearing={hearing} />
+      <label className="mt-3 block">
+        Note <kbd>w</kbd>
+        <input
+          ref={hearing.noteInput}
+          className="field min-h-12 w-full"
+          value={draft.note}
+          maxLength={1000}
+          onChange={(e) => {
+            const { value } = e.target;
+            edit((d) => ({ ...d, note: value }));
+          }}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') {
+              e.preventDefault();
+              e.currentTarget.blur();
+            }
+          }}
+        />
+      </label>
+    </Panel>
+  );
+}
