@@ -1,8 +1,9 @@
-import { compareRanges } from '../sameness';
+import { compareRanges, movedInWords } from '../sameness';
 import { pitchName, type Note, type Score } from '../score';
 
 /** An earlier section that this one is a copy of, and where it differs, bar by bar in words. */
 export interface CopyOf {
+  /** Of the model; with how far the copy lies from it, where it does: `A, a fourth lower`. */
   readonly name: string;
   readonly differences: readonly { readonly bar: number; readonly words: string }[];
 }
@@ -23,7 +24,7 @@ export function describeCopy(
   model: readonly [number, number],
   copy: readonly [number, number],
 ): CopyOf {
-  const { onlyA, onlyB } = compareRanges(score, model, copy);
+  const { steps, onlyA, onlyB } = compareRanges(score, model, copy);
   const byId = new Map(score.notes.map((n) => [n.id, n]));
   const there = new Map<number, { was: Note[]; is: Note[] }>();
   const at = (bar: number): { was: Note[]; is: Note[] } => {
@@ -51,5 +52,5 @@ export function describeCopy(
             ? `${spell(is)} more`
             : `without ${spell(was)}`,
     }));
-  return { name, differences };
+  return { name: steps === 0 ? name : `${name}, ${movedInWords({ steps, semitones: 0 })}`, differences };
 }

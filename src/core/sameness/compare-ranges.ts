@@ -7,6 +7,8 @@ export interface ComparedRanges {
    * allowed.
    */
   readonly pairs: ReadonlyMap<string, string>;
+  /** Staff steps by which the second run lies above the first. */
+  readonly steps: number;
   readonly onlyA: readonly string[];
   readonly onlyB: readonly string[];
 }
@@ -69,5 +71,5 @@ export function compareRanges(
     }
   }
   const onlyB = [...theirs.values()].flat().flatMap((n) => (used.has(n.id) ? [] : [n.id]));
-  return { pairs, onlyA, onlyB };
+  return { pairs, steps: shift, onlyA, onlyB };
 }

@@ -154,7 +154,9 @@ export function upgradeStudio(old: LooseStudio, zone: Zone): Upgraded {
   const moved = { count: 0 };
   const events = rows('events').map((e) => withDay(e, zone, moved));
   if (moved.count > 0)
-    listed.push(`${moved.count} practice logs stand on another day now: the day where you are, ${zone}.`);
+    listed.push(
+      `${moved.count} practice ${moved.count === 1 ? 'log stands' : 'logs stand'} on another day now: the day where you are, ${zone}.`,
+    );
   return {
     studio: {
       pieces: rows('pieces').map((p) =>
