@@ -47,7 +47,11 @@ function once<T>(compute: () => T): () => T {
   return () => (known ??= { value: compute() }).value;
 }
 
-/** The player of a piece of which nothing is said: the first part that has notes, else the first. */
+/**
+ * The player of a piece of which nothing is said: the first part that has notes, else the first.
+ *
+ * @example usualPlayer(score, 'piano') // → { parts: ['P1'], instrument: 'piano' }
+ */
 export function usualPlayer(score: Score, instrument?: InstrumentId): Player {
   const withNotes = new Set(score.notes.map((n) => n.part));
   const part = score.parts.find((p) => withNotes.has(p.id)) ?? score.parts[0];

@@ -83,6 +83,8 @@ const has = (n: Note, ...names: readonly string[]): boolean => n.marks.articulat
 /**
  * Gestures worth a word: each where it begins, the first of several alike in a row; in the teacher's own words where
  * there are some.
+ *
+ * @example findGestures(scoreOf('(C D) E F|'), 'keyboard')[0].kind // → 'two-note-slur'
  */
 export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = {}): Gesture[] {
   const out: Gesture[] = [];
@@ -152,7 +154,11 @@ export function findGestures(score: Score, family: PlayerFamily, own: OwnCues = 
   return out.sort((a, b) => (order.get(a.noteId) ?? 0) - (order.get(b.noteId) ?? 0));
 }
 
-/** How often each sign of articulation is printed: what is seen, to be compared with what is heard. */
+/**
+ * How often each sign of articulation is printed: what is seen, to be compared with what is heard.
+ *
+ * @example countArticulations(scoreOf('.C .D E F|'), 0, 0) // → [{ sign: 'staccato', times: 2 }]
+ */
 export function countArticulations(
   score: Score,
   from: number,

@@ -106,6 +106,8 @@ function measureXml(inDraft: PartInDraft, bar: DraftBar, first: boolean): string
 /**
  * Writes a draft as a MusicXML 4.0 document, one measure a line. Bars with nothing in a staff get a hidden whole-bar
  * rest.
+ *
+ * @example draftToMusicXml(readAbc('X:1\nK:C\nC|', 'x').value.draft).includes('<step>C</step>') // → true
  */
 export function draftToMusicXml(draft: Draft): string {
   const divisions = divisionsOf(draft);

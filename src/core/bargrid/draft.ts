@@ -88,7 +88,11 @@ export interface Draft {
   readonly bars: readonly DraftBar[];
 }
 
-/** An event with its length and nothing else about it; callers add what they know. */
+/**
+ * An event with its length and nothing else about it; callers add what they know.
+ *
+ * @example plainEvent('rest', { n: 3, d: 2 }).duration // → { n: 3, d: 2 }
+ */
 export const plainEvent = (
   kind: DraftEvent['kind'],
   duration: Fraction,

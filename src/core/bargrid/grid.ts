@@ -149,7 +149,11 @@ export function changeBar(
   };
 }
 
-/** The grid kept as text with its piece; null when the text is none. */
+/**
+ * The grid kept as text with its piece; null when the text is none.
+ *
+ * @example parseGrid('{"kind":"other"}') // → null
+ */
 export function parseGrid(text: string): Grid | null {
   try {
     const parsed = gridSchema.safeParse(JSON.parse(text));

@@ -173,6 +173,8 @@ function withoutEmptyEnd({ bars }: AbcVoice): void {
 /**
  * Reads the first tune of an ABC text (standard 2.1). Warnings name the bar (from 1) and the voice; errors:
  * `abc-empty`, `abc-too-long`, `abc-no-music`.
+ *
+ * @example readAbc('X:1\nK:C\nCDEF|', 'x.abc').value.draft.bars.length // → 1
  */
 export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
   if (text.trim() === '') return fail('abc-empty', `${file} is empty: type or bring in some notes.`, { file });

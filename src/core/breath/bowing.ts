@@ -91,6 +91,8 @@ export const bowingCost = (strokes: readonly Stroke[], directions: readonly BowD
 /**
  * A direction for every stroke: down on downbeats where it works out, a retake where it does not; printed bowings are
  * kept.
+ *
+ * @example Object.keys(proposeBowing(score)) // → ['cost', 'strokes']
  */
 export function proposeBowing(score: Score): Bowing {
   const strokes = strokesOf(score);

@@ -204,6 +204,8 @@ function tooLong(score: Score, s: BreathSpan, tempo: number, spanInSeconds: numb
  * The fewest, best-placed breaths so that no span takes longer than `spanInSeconds`: a dynamic programme over the
  * places, counting breaths first, then places and evenness. Breaths in rests are free and always taken. Where no place
  * can save a passage, it is left too long and said, with the tempo that would.
+ *
+ * @example placeBreaths(score, 80, 8).spans.map((s) => s.seconds) // → [6, 6, 6, 6]
  */
 export function placeBreaths(
   score: Score,

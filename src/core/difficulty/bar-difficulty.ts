@@ -208,7 +208,11 @@ function handOf(
   return r;
 }
 
-/** How hard each bar is, per hand and in all, with named reasons, at the tempo in force or at `tempo`. */
+/**
+ * How hard each bar is, per hand and in all, with named reasons, at the tempo in force or at `tempo`.
+ *
+ * @example barDifficulties(score).length // → 8
+ */
 export function barDifficulties(score: Score, options: DifficultyOptions = {}): BarDifficulty[] {
   const { tempo } = options;
   const full = { spanInSemitones: options.spanInSemitones ?? OCTAVE, keyboard: options.keyboard ?? true };
@@ -269,7 +273,11 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
   });
 }
 
-/** Bars that will cost the time: clearly above the piece's own middle and not easy in themselves, hardest first. */
+/**
+ * Bars that will cost the time: clearly above the piece's own middle and not easy in themselves, hardest first.
+ *
+ * @example cornersOf(barDifficulties(score)) // → []
+ */
 export function cornersOf(difficulties: readonly BarDifficulty[]): BarDifficulty[] {
   const sorted = difficulties.map((d) => d.score).sort((a, b) => a - b);
   const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;

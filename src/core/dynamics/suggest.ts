@@ -31,6 +31,11 @@ export interface SuggestedDynamic {
   readonly reason: string;
 }
 
+/**
+ * Levels and hairpins as they are printed, in the order in which they stand.
+ *
+ * @example printedDynamics(scoreOf('!p!C D E F|')).map((d) => d.level) // → ['p']
+ */
 export const printedDynamics = (score: Score): PrintedDynamic[] =>
   score.directions.flatMap((d) =>
     d.kind === 'dynamic'
@@ -233,6 +238,8 @@ const suggested = (
  * echo, softer; a sequence builds or relaxes in steps; a rising line grows and a falling one fades; tension chords are
  * the peaks; many quick notes are played lightly; phrases round off at the end. One level a phrase, hairpins towards
  * its peak and away from it.
+ *
+ * @example suggestDynamics(score)[0].level // → 'mf'
  */
 export function suggestDynamics(
   score: Score,

@@ -31,6 +31,8 @@ const pick = (scale: readonly string[], degrees: readonly number[]): string[] =>
 /**
  * The scales and chord patterns of tonic, dominant and relative **[common practice]**: for G major the scales of G, D
  * and E minor, the triads of G and E minor and the dominant seventh on D.
+ *
+ * @example patternsFor({ fifths: 1, mode: 'major' })[0].name // → 'G major'
  */
 export function patternsFor(key: Key): readonly Pattern[] {
   const minor = isMinor(key);

@@ -98,6 +98,8 @@ function forFretted(
 /**
  * A proposal by the solver of the instrument. An empty score, and an instrument with nothing to finger, give no notes
  * and no cost.
+ *
+ * @example fingerScore(score, { instrument: 'piano', to: 0 }).notes.map((n) => n.finger) // → ['1', '2', '3', '1']
  */
 export function fingerScore(score: Score, request: FingeringRequest): Fingering {
   const { fingers } = instrumentOf(request.instrument);

@@ -13,6 +13,8 @@ export interface ChordBlock {
 /**
  * The passage blocked: one chord as long as it lasts within its bar, for the hand to find before it is played as
  * written.
+ *
+ * @example blockChords(findHarmony(scoreOf('[CEG]4|')).beats)[0].symbol // → 'C'
  */
 export function blockChords(beats: readonly BeatChord[]): ChordBlock[] {
   const out: ChordBlock[] = [];

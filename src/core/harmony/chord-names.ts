@@ -31,7 +31,11 @@ const FLAT_MINOR = new Set([2, 7, 0, 5, 10, 3]);
 export const usesFlats = (key: Pick<KeySpan, 'tonic' | 'mode'>): boolean =>
   (key.mode === 'major' ? FLAT_MAJOR : FLAT_MINOR).has(key.tonic);
 
-/** `F#` or `Gb` as the key would have it; in a minor key the raised leading note is a sharp, whatever its signature. */
+/**
+ * `F#` or `Gb` as the key would have it; in a minor key the raised leading note is a sharp, whatever its signature.
+ *
+ * @example rootName(10, { tonic: 5, mode: 'major' }) // → 'Bb'
+ */
 export function rootName(pc: number, key: Pick<KeySpan, 'tonic' | 'mode'>): string {
   if (key.mode === 'minor' && (pc - key.tonic + 12) % 12 === 11) return SHARP[pc] ?? '?';
   return (usesFlats(key) ? FLAT : SHARP)[pc] ?? '?';

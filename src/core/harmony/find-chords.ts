@@ -59,6 +59,8 @@ function beatChord(h: HeardBeat, chord: Candidate | undefined, bass: number | nu
 /**
  * Chords beat by beat as a best path: what sounds against every chord, with a price on changing where the meter is
  * weak.
+ *
+ * @example findHarmony(scoreOf('[CEG]4|[DFB]4|')).beats[4].symbol // → 'Bdim/D'
  */
 export function findHarmony(score: Score): Harmony {
   const keys = findKeys(score);

@@ -80,7 +80,11 @@ export function instrumentFromWords(text: string): NamedInstrument {
     : { instrument: id, instrumentWords: words };
 }
 
-/** How an instrument is called: in the teacher's words where there are some. */
+/**
+ * How an instrument is called: in the teacher's words where there are some.
+ *
+ * @example instrumentName({ instrument: 'other', instrumentWords: 'bagpipes' }) // → 'bagpipes'
+ */
 export const instrumentName = (named: {
   readonly instrument: InstrumentId;
   readonly instrumentWords?: string | undefined;

@@ -67,7 +67,16 @@ export const INSTRUMENT_IDS = Object.keys(INSTRUMENTS) as readonly InstrumentId[
   InstrumentId,
   ...InstrumentId[],
 ];
+/**
+ * Whether a text is the id of an instrument that we know.
+ *
+ * @example isInstrumentId('viola') // → true
+ */
 export const isInstrumentId = (text: string): text is InstrumentId => Object.hasOwn(INSTRUMENTS, text);
 
-/** All that is known of an instrument. `instrumentOf('viola').clefs[0]` is `'alto'`. */
+/**
+ * All that is known of an instrument. `instrumentOf('viola').clefs[0]` is `'alto'`.
+ *
+ * @example instrumentOf('clarinet').breathes // → true
+ */
 export const instrumentOf = (id: InstrumentId): Instrument => INSTRUMENTS[id];

@@ -7,7 +7,11 @@ import { quarterBpm } from '../units';
  */
 export const USUAL_OVERHEAD = 2;
 
-/** Seconds one pass through the range takes at a tempo in quarters a minute. */
+/**
+ * Seconds one pass through the range takes at a tempo in quarters a minute.
+ *
+ * @example passSeconds(score, 0, 3, 80) // → 12
+ */
 export const passSeconds = (score: Score, from: number, to: number, tempo: number): number =>
   playedSeconds(
     score,
@@ -15,7 +19,11 @@ export const passSeconds = (score: Score, from: number, to: number, tempo: numbe
     quarterBpm(tempo),
   );
 
-/** Minutes that `times` passes take, with stops; to a tenth, at least half a minute. */
+/**
+ * Minutes that `times` passes take, with stops; to a tenth, at least half a minute.
+ *
+ * @example estimateMinutes(score, 0, 3, 80, 3) // → 1.2
+ */
 export const estimateMinutes = (
   score: Score,
   from: number,
@@ -37,6 +45,8 @@ const LOGS_TO_TRUST = 6;
 /**
  * The student's own overhead: how many times as long as the bare playing practice took, from the median of the logs,
  * mixed with the usual one while there are few. Kept between 1 and 6. Without logs it is the usual one.
+ *
+ * @example learnedOverhead([]) // → 2
  */
 export function learnedOverhead(logs: readonly LoggedWork[]): number {
   const ratios = logs

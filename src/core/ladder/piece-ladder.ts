@@ -49,7 +49,11 @@ const COUNT_THROUGH = {
   why: 'no notes, only time',
 } as const;
 
-/** An ordered ladder for a whole piece: every rung has a reason in its chunk. An empty piece has none. */
+/**
+ * An ordered ladder for a whole piece: every rung has a reason in its chunk. An empty piece has none.
+ *
+ * @example pieceLadder(score, { school: 'start', level: 'beginner' }).rungs.length > 0 // → true
+ */
 export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLadder {
   if (score.bars.length === 0) return { chunks: [], rungs: [], minutes: 0 };
   const sections = proposeSections(score);

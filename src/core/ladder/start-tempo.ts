@@ -9,7 +9,11 @@ export const COMFORTABLE_NOTES_PER_SECOND = 4;
 /** Share of the target at which a piece is begun **[common practice]**. */
 export const START_SHARE = 0.6;
 
-/** Struck onsets in the busiest quarter of any staff in the range, per quarter. */
+/**
+ * Struck onsets in the busiest quarter of any staff in the range, per quarter.
+ *
+ * @example densestQuarter(score, 0, 7) // → 1
+ */
 export function densestQuarter(score: Score, from: number, to: number, struck: StruckBars = struckBars(score)): number {
   const counts = new Map<string, Set<number>>();
   for (const note of struck.slice(from, to + 1).flat()) {
@@ -25,6 +29,8 @@ export function densestQuarter(score: Score, from: number, to: number, struck: S
 /**
  * The slower of 60 % of the target and the speed at which the densest quarter stays under the comfortable rate; whole,
  * at least 30 where the target is no slower.
+ *
+ * @example startTempo(score, 0, 3, 100) // → 60
  */
 export function startTempo(
   score: Score,

@@ -11,6 +11,8 @@ const WIDEST_GAP = 8;
 /**
  * Places to begin from, in the order of the piece: where sections and phrases begin, and in the middle of stretches
  * that are still longer than eight bars. Each bar once.
+ *
+ * @example startingPoints(score, [{ from: 0, name: 'Opening' }], [{ from: 4 }]).map((p) => p.bar) // → [0, 4]
  */
 export function startingPoints(
   score: Score,

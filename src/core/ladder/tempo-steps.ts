@@ -16,6 +16,8 @@ export interface TempoPlan {
  * Tempos from where everything is right to the target and a little past it: whole numbers, none rising by more than the
  * step. Three up and one back goes back one step after every third. A cap below the target is where it ends. A start at
  * or over the target gives the target alone.
+ *
+ * @example tempoSteps({ start: 60, target: 80, school: 'bpm', step: 8, over: 0, cap: null }) // → [60, 68, 76, 80]
  */
 export function tempoSteps(plan: TempoPlan): number[] {
   const target = Math.round(plan.cap === null ? plan.target : Math.min(plan.target, plan.cap));

@@ -79,7 +79,11 @@ export type DueState = 'fresh' | 'due' | 'at-risk';
 /** Below this chance a section is at risk and not only due **[from memory]**. */
 export const AT_RISK_BELOW = 0.8;
 
-/** Whether a section should be heard: due from its date on, at risk when it may well be lost. */
+/**
+ * Whether a section should be heard: due from its date on, at risk when it may well be lost.
+ *
+ * @example dueState(null, '2026-05-20T15:00:00.000Z', '2026-05-21T15:00:00.000Z') // → 'fresh'
+ */
 export function dueState(fading: Fading | null, heardAt: string, now: string): DueState {
   if (!fading || now < fading.due) return 'fresh';
   return chanceItHolds(fading, heardAt, now) < AT_RISK_BELOW ? 'at-risk' : 'due';

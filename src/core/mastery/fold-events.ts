@@ -32,6 +32,11 @@ export interface FoldedRecords {
   readonly fingerings: ReadonlyMap<string, readonly FingeringEvent[]>;
 }
 
+/**
+ * What a standing is known by: one student, one section.
+ *
+ * @example standingKey('wren', 'section-a') // → 'wren section-a'
+ */
 export const standingKey = (studentId: string, sectionId: string): string => `${studentId} ${sectionId}`;
 
 const inOrder = (a: StudioEvent, b: StudioEvent): number =>

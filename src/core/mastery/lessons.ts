@@ -74,6 +74,8 @@ export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
 /**
  * The lesson that is going on: the latest that was held, while it is not long ago that it began; null where there is
  * none.
+ *
+ * @example lessonGoingOn([{ at: '2026-05-20T15:00:00.000Z' }], '2026-05-20T18:00:00.000Z') // → null
  */
 export function lessonGoingOn<L extends { readonly at: string; readonly missed?: boolean | undefined }>(
   latestFirst: readonly L[],

@@ -1,6 +1,10 @@
 import type { Level } from '../studio';
 
-/** Whether a number is one of the levels, 0 to 5. */
+/**
+ * Whether a number is one of the levels, 0 to 5.
+ *
+ * @example isLevel(6) // → false
+ */
 export const isLevel = (n: number): n is Level => Number.isInteger(n) && n >= 0 && n <= 5;
 
 /** Names of the levels, 0 to 5. */

@@ -11,6 +11,8 @@ const down = (level: Level, by: number): Level => Math.max(0, level - by) as Lev
 /**
  * Where a section may be taken to start that was not heard yet: a copy of one that is known starts a level under it, at
  * most at 3, because its joins and its differences are new. Null when there is nothing to start from.
+ *
+ * @example startOfCopy({ name: 'A', level: 4 }, 0).level // → 3
  */
 export function startOfCopy(
   model: { readonly name: string; readonly level: Level },

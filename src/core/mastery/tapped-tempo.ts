@@ -4,6 +4,8 @@ const NEW_COUNT_AFTER = 2500;
 /**
  * Beats a minute from the times of taps in milliseconds, oldest first: the median of the last gaps. Null under two
  * taps.
+ *
+ * @example tappedTempo([0, 500, 1000, 1500]) // → 120
  */
 export function tappedTempo(taps: readonly number[]): number | null {
   let first = taps.length - 1;

@@ -24,6 +24,8 @@ function latin1(bytes: Uint8Array): string {
  * Bytes of an XML or text file to characters: UTF-8 with and without byte order mark, UTF-16 both ways, Latin-1
  * when the XML declaration says so. The mark itself is not part of the text; `encodeText` puts it back.
  * Source: XML 1.0, appendix F, autodetection of character encodings.
+ *
+ * @example decodeText(new Uint8Array([195, 169]), 'x.xml').value.text // → 'é'
  */
 export function decodeText(bytes: Uint8Array, file: string): Result<DecodedText, DecodeCode> {
   if (bytes.length === 0) return fail('empty-file', `${file} is empty: there is nothing in it to read.`, { file });
@@ -57,7 +59,11 @@ export function decodeText(bytes: Uint8Array, file: string): Result<DecodedText,
   }
 }
 
-/** The way back: the same bytes for unchanged text. Characters outside Latin-1 become numeric references there. */
+/**
+ * The way back: the same bytes for unchanged text. Characters outside Latin-1 become numeric references there.
+ *
+ * @example [...encodeText('é', { encoding: 'utf-8', bom: false })] // → [195, 169]
+ */
 export function encodeText(text: string, like: Pick<DecodedText, 'encoding' | 'bom'>): Uint8Array {
   switch (like.encoding) {
     case 'utf-8':

@@ -224,7 +224,11 @@ function walkDocument(text: string, file: string, reader: DocumentReader, warn: 
   }
 }
 
-/** Reads the text of a document. `file` is used in messages only. */
+/**
+ * Reads the text of a document. `file` is used in messages only.
+ *
+ * @example readScore('<html/>', 'page.xml').issue.code // → 'wrong-root'
+ */
 export function readScore(text: string, file: string): Result<ReadScore, ReadCode> {
   if (text.length > LIMITS.textLength)
     return fail('too-large', `${file} holds more than 48 million characters; export the movements as single files.`, {

@@ -1,6 +1,11 @@
 /** What a file is, by its first bytes and its name; no more is promised than the beginning shows. */
 export type FileKind = 'empty' | 'zip' | 'pdf' | 'image' | 'midi' | 'html' | 'xml' | 'abc' | 'studio' | 'unknown';
 
+/**
+ * What kind of file bytes are, by what they hold; the name only where that does not tell.
+ *
+ * @example sniffFile(new TextEncoder().encode('X:1\nK:C\nC|'), 'tune.abc') // → 'abc'
+ */
 export function sniffFile(bytes: Uint8Array, name: string): FileKind {
   if (bytes.length === 0) return 'empty';
   const head = String.fromCharCode(...bytes.subarray(0, 512)).replace(/\u0000/g, '');

@@ -129,6 +129,11 @@ export const childrenNamed = (element: XmlElement, name: string): readonly XmlEl
 // Control characters other than tab and line ends are not allowed in XML 1.0 at all.
 const FORBIDDEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
 
+/**
+ * A text as it is written into XML.
+ *
+ * @example escapeXml('<Trio & coda>') // → '&lt;Trio &amp; coda&gt;'
+ */
 export const escapeXml = (text: string): string =>
   text
     .replace(FORBIDDEN, '')

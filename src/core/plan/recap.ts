@@ -20,7 +20,11 @@ export interface RecapRequest {
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 const SHORT = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
-/** `every day`, `Mon, Wed, Fri`. */
+/**
+ * `every day`, `Mon, Wed, Fri`.
+ *
+ * @example daysInWords([0, 2, 4]) // → 'Mon, Wed, Fri'
+ */
 export const daysInWords = (days: readonly number[]): string =>
   days.length === 7
     ? 'every day'

@@ -106,5 +106,9 @@ export function fillTray(
 /** A week may ask at most this much of the one before: daily time rises gently **[from memory]**. */
 export const MOST_RISE = 1.25;
 
-/** Whether a week asks more than a quarter more than the one before; a week without one before it may ask anything. */
+/**
+ * Whether a week asks more than a quarter more than the one before; a week without one before it may ask anything.
+ *
+ * @example risesTooFast(100, 150) // → true
+ */
 export const risesTooFast = (before: number, now: number): boolean => before > 0 && now > before * MOST_RISE + SLACK;

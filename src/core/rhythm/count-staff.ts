@@ -157,6 +157,7 @@ export interface TieCount {
   readonly offOn: Fraction;
 }
 
+/** Ties of a staff: how many beats the note is held, and on which count it ends. */
 export function tieCounts(score: Score, part: string, staff: number): TieCount[] {
   const mine = score.notes.filter((n) => n.part === part && n.staff === staff && n.grace === null);
   return struckNotes(mine).flatMap(({ note, sounding }) => {
@@ -169,6 +170,10 @@ export function tieCounts(score: Score, part: string, staff: number): TieCount[]
   });
 }
 
-/** `1 (2) & (3) 4`. */
+/**
+ * `1 (2) & (3) 4`.
+ *
+ * @example countText(countStaff(scoreOf('C D E2|'), 'P1', 1, 0, 0)[0].tokens) // → '1 2 3 (4)'
+ */
 export const countText = (tokens: readonly CountToken[]): string =>
   tokens.map((t) => (t.sounding ? t.text : `(${t.text})`)).join(' ');

@@ -100,7 +100,11 @@ function contentOf(notes: readonly BarNote[], barLength: number, heldUntil: numb
   };
 }
 
-/** Every staff as a line of bars, then all together; a piece with one staff gives just the one, as "all". */
+/**
+ * Every staff as a line of bars, then all together; a piece with one staff gives just the one, as "all".
+ *
+ * @example barLines(score).all.bars.length // → 8
+ */
 export function barLines(score: Score): { readonly all: Line; readonly staves: readonly Line[] } {
   const struck = struckNotes(score.notes).filter((s) => s.note.grace === null && !s.note.cue);
   const byBar: BarNote[][] = score.bars.map(() => []);

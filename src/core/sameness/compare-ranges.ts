@@ -28,7 +28,11 @@ function bestShift(a: ReadonlyMap<string, Note[]>, b: ReadonlyMap<string, Note[]
   return times > (votes.get(0) ?? 0) * 2 ? best : 0;
 }
 
-/** Compares bars `a` with bars `b` (both ends included) bar by bar; a longer run keeps its rest as notes of its own. */
+/**
+ * Compares bars `a` with bars `b` (both ends included) bar by bar; a longer run keeps its rest as notes of its own.
+ *
+ * @example compareRanges(score, [0, 3], [4, 7]).onlyB // → ['p1-b7-n4', 'p1-b8-n1']
+ */
 export function compareRanges(
   score: Score,
   a: readonly [number, number],

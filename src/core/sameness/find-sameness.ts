@@ -21,6 +21,11 @@ const SAVED: Readonly<Record<RepeatKind, number>> = { exact: 1, changed: 0.8, mo
  * (`fitsSameness`).
  */
 export const MOST_BARS_FOR_SAMENESS = 2500;
+/**
+ * Whether a piece is short enough to be compared bar by bar.
+ *
+ * @example fitsSameness(score) // → true
+ */
 export const fitsSameness = (score: Score): boolean => score.bars.length <= MOST_BARS_FOR_SAMENESS;
 /**
  * Bars above which only exact, moved and rhythm runs are looked for: comparing every pair of bars note by note grows
@@ -99,6 +104,8 @@ function repeatOf(line: Line, f: Found, secondsOf: readonly number[], share: num
  * Everything that comes again, for all staves together and for each alone, best savings first. Ranges are maximal; a
  * place that is explained by a longer or closer repeat is not listed again with a weaker one. `progress` is told 0 to 1
  * and may stop the search by returning false; then what was found so far comes back.
+ *
+ * @example findSameness(score).repeats[0].kind // → 'changed'
  */
 export function findSameness(score: Score, progress: (share: number) => boolean = () => true): Sameness {
   const { all, staves } = barLines(score);

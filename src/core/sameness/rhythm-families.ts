@@ -18,7 +18,11 @@ const tagOf = (n: number): string =>
     ? String.fromCharCode(97 + n)
     : `${String.fromCharCode(96 + Math.floor(n / 26))}${String.fromCharCode(97 + (n % 26))}`;
 
-/** Families of every staff, largest first, then by first place. Bars with nothing struck belong to none. */
+/**
+ * Families of every staff, largest first, then by first place. Bars with nothing struck belong to none.
+ *
+ * @example rhythmFamilies(score)[0].bars // → [0, 1, 2, 4, 5, 6]
+ */
 export function rhythmFamilies(score: Score): RhythmFamily[] {
   const { all, staves } = barLines(score);
   return staves.flatMap((line) => {

@@ -5,7 +5,11 @@ const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'e
 const count = (n: number): string => NUMBERS[n] ?? String(n);
 const INTERVALS = ['', 'step', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'octave'];
 
-/** `an octave higher`, `a step lower`, `two octaves higher`. */
+/**
+ * `an octave higher`, `a step lower`, `two octaves higher`.
+ *
+ * @example movedInWords({ steps: -3, semitones: -5 }) // → 'a fourth lower'
+ */
 export function movedInWords({ steps, semitones }: Pick<Repeat, 'steps' | 'semitones'>): string {
   const way = steps > 0 || (steps === 0 && semitones > 0) ? 'higher' : 'lower';
   const size = Math.abs(steps);
@@ -35,7 +39,11 @@ function placeInBar(score: Score, d: Difference, part: string | null, staff: num
   return `${count(sorted.length)} ${sorted.length === 1 ? 'note' : 'notes'} of bar ${number}`;
 }
 
-/** "the same but for the last two notes of bar 8". With nothing different it is "the same". */
+/**
+ * "the same but for the last two notes of bar 8". With nothing different it is "the same".
+ *
+ * @example differencesInWords(score, { differences: [], part: null, staff: null }) // → 'the same'
+ */
 export function differencesInWords(score: Score, repeat: Pick<Repeat, 'differences' | 'part' | 'staff'>): string {
   const places = repeat.differences.map((d) => placeInBar(score, d, repeat.part, repeat.staff));
   if (places.length === 0) return 'the same';

@@ -9,6 +9,8 @@ export const FREE_BEND = 0.12;
 /**
  * Words of free time that hold in bars `from` to `to`, both included: from where they stand to the next "a tempo". Null
  * for strict time.
+ *
+ * @example freeTimeIn(scoreOf('"^rubato"C4|D4|'), 0, 1) // → 'rubato'
  */
 export function freeTimeIn(score: Score, from: number, to: number): string | null {
   let holding: string | null = null;

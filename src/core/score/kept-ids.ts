@@ -12,7 +12,11 @@ export interface KeptIds {
   readonly notes: Readonly<Record<string, string>>;
 }
 
-/** A score under the ids it keeps; the score itself where none are kept. */
+/**
+ * A score under the ids it keeps; the score itself where none are kept.
+ *
+ * @example withKeptIds(score, null) === score // → true
+ */
 export function withKeptIds(score: Score, kept: KeptIds | null | undefined): Score {
   if (!kept) return score;
   const bar = new Map(Object.entries(kept.bars));

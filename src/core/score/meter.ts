@@ -1,7 +1,11 @@
 import { fraction, type Fraction, ZERO, add } from './fraction';
 import type { Meter } from './model';
 
-/** Nominal length of a bar in quarter notes; 0 for a free meter. 6/8 is 3, 3+2/8 is 5/2. */
+/**
+ * Nominal length of a bar in quarter notes; 0 for a free meter. 6/8 is 3, 3+2/8 is 5/2.
+ *
+ * @example meterQuarters(simpleMeter(6, 8)) // → { n: 3, d: 1 }
+ */
 export function meterQuarters(meter: Meter): Fraction {
   return meter.parts.reduce(
     (sum, part) => add(sum, fraction(4 * part.groups.reduce((a, b) => a + b, 0), part.unit)),
@@ -9,10 +13,19 @@ export function meterQuarters(meter: Meter): Fraction {
   );
 }
 
-/** `4/4`, `3+2/8`, `2/4+3/8`, `free`. */
+/**
+ * `4/4`, `3+2/8`, `2/4+3/8`, `free`.
+ *
+ * @example meterText(simpleMeter(3, 4)) // → '3/4'
+ */
 export const meterText = (meter: Meter): string =>
   meter.parts.length === 0 ? 'free' : meter.parts.map((part) => `${part.groups.join('+')}/${part.unit}`).join('+');
 
+/**
+ * A meter of one group of beats.
+ *
+ * @example simpleMeter(3, 4).parts // → [{ groups: [3], unit: 4 }]
+ */
 export const simpleMeter = (beats: number, unit: number): Meter => ({
   parts: [{ groups: [beats], unit }],
   symbol: null,
@@ -21,6 +34,8 @@ export const simpleMeter = (beats: number, unit: number): Meter => ({
 /**
  * Reads `4/4`, `3+2/8`, `2/4+3/8`, `C`, `C|`, `free`; null when it is none of these.
  * A numerator runs from 1 to 64, the unit is a power of two up to 64.
+ *
+ * @example parseMeter('3+2/8').parts // → [{ groups: [3, 2], unit: 8 }]
  */
 export function parseMeter(text: string): Meter | null {
   const trimmed = text.trim();
@@ -43,6 +58,8 @@ export function parseMeter(text: string): Meter | null {
  * Beats of a bar of this meter as lengths in quarters, in order: 4/4 is four of 1, 6/8 two of 3/2,
  * 7/8 written 2+2+3 is 1, 1, 3/2, and 5/8 without groups is 3+2 **[common practice]**.
  * A compound meter is a numerator of 6, 9, 12, … over 8 or shorter (or over 4 for 6/4, 9/4).
+ *
+ * @example meterBeats(simpleMeter(6, 8)) // → [{ n: 3, d: 2 }, { n: 3, d: 2 }]
  */
 export function meterBeats(meter: Meter): Fraction[] {
   return meter.parts.flatMap((part) => {

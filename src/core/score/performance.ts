@@ -73,6 +73,8 @@ function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[]
 /**
  * The score played in a given order of bars. An empty order gives an empty performance; notes without a pitch stay
  * silent.
+ *
+ * @example perform(score, { order: [0] }).notes.length // → 4
  */
 export function perform(score: Score, request: PerformanceRequest): Performance {
   const { order, tempo, sounds = () => true } = request;
@@ -138,6 +140,8 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
 /**
  * Onsets of the beats of a bar in ticks from its start; a pick-up holds the last beats of its meter. A free bar counts
  * quarters.
+ *
+ * @example beatOnsets(score.bars[0], score.ticksPerQuarter).map((b) => b.downbeat) // → [true, false, false, false]
  */
 export function beatOnsets(
   bar: Bar,

@@ -4,24 +4,44 @@ import type { Pitch, Step, Transposition } from './model';
 const SEMITONES: Record<Step, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 export const STEPS: readonly Step[] = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 
-/** MIDI key of a pitch as written: C4 is 60 (MIDI 1.0 specification, note 60 = middle C). Quarter tones round up. */
+/**
+ * MIDI key of a pitch as written: C4 is 60 (MIDI 1.0 specification, note 60 = middle C). Quarter tones round up.
+ *
+ * @example writtenMidi({ step: 'C', alter: 0, octave: 4 }) // → 60
+ */
 export const writtenMidi = (pitch: Pitch): MidiKey =>
   midiKey(Math.round((pitch.octave + 1) * 12 + SEMITONES[pitch.step] + pitch.alter));
 
-/** Semitones from written to sounding: -2 for a B flat trumpet, -12 for a double bass. */
+/**
+ * Semitones from written to sounding: -2 for a B flat trumpet, -12 for a double bass.
+ *
+ * @example transpositionInSemitones({ diatonic: -1, chromatic: -2, octaveChange: 0 }) // → -2
+ */
 export const transpositionInSemitones = (transpose: Transposition): number =>
   transpose.chromatic + 12 * transpose.octaveChange;
 
-/** Steps above C0, for distances on the staff: C4 is 28, D4 is 29. */
+/**
+ * Steps above C0, for distances on the staff: C4 is 28, D4 is 29.
+ *
+ * @example staffPosition({ step: 'E', alter: 0, octave: 4 }) // → 30
+ */
 export const staffPosition = (pitch: Pitch): number => pitch.octave * 7 + STEPS.indexOf(pitch.step);
 
-/** `C4`, `F♯5`, `B♭3`. */
+/**
+ * `C4`, `F♯5`, `B♭3`.
+ *
+ * @example pitchName({ step: 'F', alter: 1, octave: 4 }) // → 'F♯4'
+ */
 export function pitchName(pitch: Pitch): string {
   const signs: Record<string, string> = { '-2': '𝄫', '-1': '♭', '0': '', '1': '♯', '2': '𝄪' };
   return `${pitch.step}${signs[String(pitch.alter)] ?? `(${pitch.alter})`}${pitch.octave}`;
 }
 
-/** Spells a MIDI key in a key of so many fifths: sharps in sharp keys, flats in flat keys. */
+/**
+ * Spells a MIDI key in a key of so many fifths: sharps in sharp keys, flats in flat keys.
+ *
+ * @example spellMidi(66, 1) // → { step: 'F', alter: 1, octave: 4 }
+ */
 export function spellMidi(midi: number, fifths: number): Pitch {
   const sharps: readonly (readonly [Step, number])[] = [
     ['C', 0],

@@ -109,7 +109,11 @@ function innermost(repeats: readonly Repeat[], endings: readonly Ending[], at: n
     .reduce<Repeat | null>((best, r) => (best === null || r.start > best.start ? r : best), null);
 }
 
-/** @param repeatsAfterJump take repeats again after da capo or dal segno even where the sign does not ask for it. */
+/**
+ * @param repeatsAfterJump take repeats again after da capo or dal segno even where the sign does not ask for it.
+ *
+ * @example playingOrder(scoreOf('C4|D4:|E4|').bars).order // → [0, 1, 0, 1, 2]
+ */
 export function playingOrder(
   bars: readonly Bar[],
   options: { readonly repeatsAfterJump?: boolean } = {},

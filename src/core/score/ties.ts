@@ -5,6 +5,8 @@ import { ticks, type Ticks } from '../units';
  * Links every tied note to the note it runs into: the next note of the same part and sounding key that begins
  * where this one ends, any voice or staff. A tie start with nothing to run into stays unlinked.
  * @returns id of the tying note → the note it runs into.
+ *
+ * @example tieLinks(scoreOf('C4-|C4|').notes).size // → 1
  */
 export function tieLinks(notes: readonly Note[]): ReadonlyMap<string, Note> {
   const byStart = new Map<string, Note[]>();
@@ -29,7 +31,11 @@ export function tieLinks(notes: readonly Note[]): ReadonlyMap<string, Note> {
   return links;
 }
 
-/** The notes that are struck (not tied over from before), each with its whole sounding length in ticks. */
+/**
+ * The notes that are struck (not tied over from before), each with its whole sounding length in ticks.
+ *
+ * @example struckNotes(scoreOf('C4-|C4|').notes).length // → 1
+ */
 export function struckNotes(notes: readonly Note[]): { readonly note: Note; readonly sounding: Ticks }[] {
   const links = tieLinks(notes);
   const tiedInto = new Set([...links.values()].map((note) => note.id));

@@ -193,6 +193,8 @@ function changedWords(score: Score, sameness: Sameness, from: number, to: number
 /**
  * Sections with form letters and reasons, and the phrases inside each: a best division on everything that speaks for a
  * cut, in which four and eight bars are preferred and printed signs are always kept. Sections tile the piece.
+ *
+ * @example proposeSections(score).map((s) => [s.from, s.to]) // → [[0, 3], [4, 7]]
  */
 export function proposeSections(score: Score, sameness: Sameness = findSameness(score)): ProposedSection[] {
   const last = score.bars.length - 1;

@@ -25,14 +25,22 @@ export function placeSections(score: Score, sections: readonly Section[]): Place
 
 const barId = (score: Score, index: number): string | null => score.bars[index]?.id ?? null;
 
-/** `5–8` or `5` from printed numbers. */
+/**
+ * `5–8` or `5` from printed numbers.
+ *
+ * @example barsText(score, 0, 3) // → '1–4'
+ */
 export function barsText(score: Score, from: number, to: number): string {
   const a = score.bars[from]?.number ?? '?';
   const b = score.bars[to]?.number ?? '?';
   return from === to ? a : `${a}–${b}`;
 }
 
-/** Next unused capital letter for the form; after Z it begins again with AA. */
+/**
+ * Next unused capital letter for the form; after Z it begins again with AA.
+ *
+ * @example nextLetter([]) // → 'A'
+ */
 export function nextLetter(sections: readonly Section[]): string {
   const used = new Set(sections.map((s) => s.letter.replace(/[′'″]+$/u, '')));
   for (let n = 0; n < 702; n += 1) {
@@ -96,7 +104,11 @@ export function joinSections(first: PlacedSection, second: PlacedSection): Resul
   return ok({ ...first.section, toBar: second.section.toBar, toOffset: second.section.toOffset });
 }
 
-/** Exact quarters of an offset kept as text; 0 for text that cannot be read. */
+/**
+ * Exact quarters of an offset kept as text; 0 for text that cannot be read.
+ *
+ * @example offsetQuarters('3/2') // → { n: 3, d: 2 }
+ */
 export function offsetQuarters(text: string): Fraction {
   const [n = '0', d = '1'] = text.split('/');
   const top = decimalFraction(n);

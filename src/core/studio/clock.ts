@@ -13,7 +13,11 @@ const TIME_LENGTH = 24;
  */
 export const timeOfStamp = (stamp: Stamp): string => stamp.slice(0, TIME_LENGTH);
 
-/** Milliseconds since 1970 of a time or a stamp; NaN for a text that is neither. */
+/**
+ * Milliseconds since 1970 of a time or a stamp; NaN for a text that is neither.
+ *
+ * @example millisecondsOf('1970-01-01T00:00:01.000Z+0001') // → 1000
+ */
 export const millisecondsOf = (stamp: Stamp): number => Date.parse(timeOfStamp(stamp));
 
 const counted = (time: string, count: number): Stamp =>

@@ -20,6 +20,8 @@ const asDay = (date: Date): Day => format(date, AS_DAY);
 /**
  * Whether a text names a zone that this machine knows. `isZone('Pacific/Auckland')` is true, `isZone('Atlantis')`
  * false.
+ *
+ * @example isZone('Europe/Atlantis') // → false
  */
 export function isZone(text: string): boolean {
   try {
@@ -48,28 +50,60 @@ export function timeOn(day: Day, clock: string, zone: Zone): string {
   return new Date(new TZDate(year, month - 1, date, hours, minutes, zone).getTime()).toISOString();
 }
 
-/** The clock time of a time there, `16:05`. */
+/**
+ * The clock time of a time there, `16:05`.
+ *
+ * @example clockOf('2026-05-20T15:05:00.000Z', 'America/New_York') // → '11:05'
+ */
 export const clockOf = (time: string, zone: Zone): string => format(new TZDate(millisecondsOf(time), zone), 'HH:mm');
 
-/** Days from one day to another; negative backwards. `daysBetween('2026-05-18', '2026-05-20')` is 2. */
+/**
+ * Days from one day to another; negative backwards. `daysBetween('2026-05-18', '2026-05-20')` is 2.
+ *
+ * @example daysBetween('2026-02-27', '2026-03-01') // → 2
+ */
 export const daysBetween = (from: Day, to: Day): number => differenceInCalendarDays(inUtc(to), inUtc(from));
 
-/** A day so many days later. `dayAfter('2026-02-28', 1)` is `'2026-03-01'`. */
+/**
+ * A day so many days later. `dayAfter('2026-02-28', 1)` is `'2026-03-01'`.
+ *
+ * @example dayAfter('2026-12-31', 1) // → '2027-01-01'
+ */
 export const dayAfter = (day: Day, days: number): Day => asDay(addDays(inUtc(day), days));
 
-/** The Monday of a day's week. `mondayOf('2026-05-24')` is `'2026-05-18'`. */
+/**
+ * The Monday of a day's week. `mondayOf('2026-05-24')` is `'2026-05-18'`.
+ *
+ * @example mondayOf('2026-05-20') // → '2026-05-18'
+ */
 export const mondayOf = (day: Day): Day => asDay(startOfISOWeek(inUtc(day)));
 
-/** Day of the week, 0 Monday to 6 Sunday. */
+/**
+ * Day of the week, 0 Monday to 6 Sunday.
+ *
+ * @example weekdayOf('2026-05-20') // → 2
+ */
 export const weekdayOf = (day: Day): number => getISODay(inUtc(day)) - 1;
 
-/** `Wednesday 20 May 2026`. */
+/**
+ * `Wednesday 20 May 2026`.
+ *
+ * @example dayInWords('2026-05-20') // → 'Wednesday 20 May 2026'
+ */
 export const dayInWords = (day: Day): string => format(inUtc(day), 'EEEE d MMMM yyyy');
 
-/** `20 May 2026`. */
+/**
+ * `20 May 2026`.
+ *
+ * @example shortDay('2026-05-20') // → '20 May 2026'
+ */
 export const shortDay = (day: Day): string => format(inUtc(day), 'd MMM yyyy');
 
-/** `today`, `yesterday`, `3 days ago`; a day that is still to come is today. */
+/**
+ * `today`, `yesterday`, `3 days ago`; a day that is still to come is today.
+ *
+ * @example agoInWords('2026-05-18', '2026-05-20') // → '2 days ago'
+ */
 export function agoInWords(day: Day, today: Day): string {
   const days = Math.max(0, daysBetween(day, today));
   return days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;

@@ -9,10 +9,18 @@ const part = (text: string): string => text.replaceAll('%', '%25').replaceAll(JO
 /** An id from the parts of a place, in order. `placeId('finger', 'p', 'n1')` is `'finger~p~n1'`. */
 export const placeId = (...parts: readonly string[]): string => parts.map(part).join(JOIN);
 
-/** The ladder of a section. */
+/**
+ * The ladder of a section.
+ *
+ * @example ladderId('section-a') // → 'ladder~section-a'
+ */
 export const ladderId = (sectionId: string): string => placeId('ladder', sectionId);
 
-/** A built rung: the same rung of a later build has the same id. */
+/**
+ * A built rung: the same rung of a later build has the same id.
+ *
+ * @example rungId('section-a', 'tap') // → 'rung~section-a~tap'
+ */
 export const rungId = (sectionId: string, key: string): string => placeId('rung', sectionId, key);
 
 /** Where a section lies: what makes two sections of two devices the same one when they are made. */

@@ -27,7 +27,11 @@ export const MOST = {
 /** Tempos that a metronome or a person can keep, quarters a minute. */
 export const TEMPO_RANGE = { least: 10, most: 600 } as const;
 
-/** A text no longer than `most`, cut at a word where one ends near, with an ellipsis for what is gone. */
+/**
+ * A text no longer than `most`, cut at a word where one ends near, with an ellipsis for what is gone.
+ *
+ * @example clampText('hands together', 6) // → 'hands…'
+ */
 export function clampText(text: string, most: number): string {
   if (text.length <= most) return text;
   const cut = text.slice(0, most - 1);
@@ -35,6 +39,10 @@ export function clampText(text: string, most: number): string {
   return `${space > most * 0.8 ? cut.slice(0, space) : cut}…`;
 }
 
-/** A tempo within what is kept: whole, from 10 to 600. */
+/**
+ * A tempo within what is kept: whole, from 10 to 600.
+ *
+ * @example clampTempo(4000) // → 600
+ */
 export const clampTempo = (tempo: number): number =>
   Math.max(TEMPO_RANGE.least, Math.min(TEMPO_RANGE.most, Math.round(tempo)));

@@ -37,7 +37,11 @@ function asText(value: unknown): string {
   return JSON.stringify(value) ?? '';
 }
 
-/** Whether two kept things hold the same, whatever the order of their keys. */
+/**
+ * Whether two kept things hold the same, whatever the order of their keys.
+ *
+ * @example sameContent({ a: [1], b: undefined }, { a: [1] }) // → true
+ */
 export const sameContent = (a: unknown, b: unknown): boolean => asText(a) === asText(b);
 /** The text by which two contents are ordered where nothing else tells them apart. */
 export const contentText = (value: unknown): string => asText(value);
@@ -45,14 +49,22 @@ export const contentText = (value: unknown): string => asText(value);
 const fieldsOf = (...rows: readonly object[]): string[] =>
   [...new Set(rows.flatMap((row) => Object.keys(row)))].filter((field) => !META.has(field)).sort();
 
-/** Fields in which two states of a row differ, in the order of their names. */
+/**
+ * Fields in which two states of a row differ, in the order of their names.
+ *
+ * @example changedFields({ a: 1, b: 2 }, { a: 1, b: 3, c: 4 }) // → ['b', 'c']
+ */
 export function changedFields(before: object, after: object): string[] {
   const was = before as Readonly<Record<string, unknown>>;
   const is = after as Readonly<Record<string, unknown>>;
   return fieldsOf(before, after).filter((field) => asText(was[field]) !== asText(is[field]));
 }
 
-/** A row with some fields set; a field set to `undefined` is absent. */
+/**
+ * A row with some fields set; a field set to `undefined` is absent.
+ *
+ * @example withFields({ a: 1, b: 2 }, new Map([['a', 5], ['b', undefined]])) // → { a: 5 }
+ */
 export function withFields<T extends object>(row: T, values: ReadonlyMap<string, unknown>): T {
   const others = Object.entries(row).filter(([field]) => !values.has(field));
   const present = [...values].filter(([, value]) => value !== undefined);

@@ -66,7 +66,11 @@ export async function openPiece(bytes: Uint8Array, file: string): Promise<Result
   });
 }
 
-/** ABC text, from a file or typed, to a piece. */
+/**
+ * ABC text, from a file or typed, to a piece.
+ *
+ * @example openAbc('X:1\nT:Air\nK:C\nC|', 'air.abc').value.read.score.title // → 'Air'
+ */
 export function openAbc(abc: string, file: string): Result<OpenedPiece> {
   const parsed = readAbc(abc, file);
   if (!parsed.ok) return parsed;

@@ -39,34 +39,70 @@ const section: Section = {
 };
 
 describe('a piece written with its marks and read again', () => {
-  const written = writeMarks(text, read, toWrittenMarks(MARKS, [section]), rememberPiece(MARKS, [section]));
-  const again = readScore(written.text, 'again.xml');
-  if (!again.ok) throw new Error(again.issue.message);
+  const writtenOnce = () => {
+    const written = writeMarks(text, read, toWrittenMarks(MARKS, [section]), rememberPiece(MARKS, [section]));
+    const again = readScore(written.text, 'again.xml');
+    if (!again.ok) throw new Error(again.issue.message);
+    return { written, again: again.value };
+  };
   it('shows them to any reader', () => {
-    const note = (id: string) => again.value.score.notes.find((n) => n.id === id)?.marks;
+    const { again } = writtenOnce();
+    const note = (id: string) => again.score.notes.find((n) => n.id === id)?.marks;
     expect(note(a)).toMatchObject({ fingers: ['1'], strings: [3] });
     expect(note(b)?.articulations).toContain('breath-mark');
     expect(note(c)?.technical).toContain('down-bow');
     expect(
-      again.value.score.directions.map((d) =>
+      again.score.directions.map((d) =>
         d.kind === 'wedge' ? `${d.kind} ${d.role}` : d.kind === 'words' || d.kind === 'rehearsal' ? d.text : d.kind,
       ),
     ).toEqual(expect.arrayContaining(['A', 'dynamic', 'wedge crescendo', 'wedge stop', 'III', 'sing & <breathe>']));
   });
   it('brings every mark and section back to us', () => {
-    const back = recallPiece(again.value.miscellaneous[REMEMBERED_FIELD] ?? '', 'new');
+    const back = recallPiece(writtenOnce().again.miscellaneous[REMEMBERED_FIELD] ?? '', 'new');
     const bare = (list: readonly Mark[] | undefined) => list?.map((m) => ({ ...m, id: '', pieceId: '' }));
     expect(bare(back?.marks)).toEqual(bare(MARKS));
     expect(back?.sections[0]).toMatchObject({ pieceId: 'new', letter: 'A', fromBar: section.fromBar });
   });
   it('is not written twice', () => {
-    const twice = writeMarks(
-      written.text,
-      again.value,
-      toWrittenMarks(MARKS, [section]),
-      rememberPiece(MARKS, [section]),
-    );
+    const { written, again } = writtenOnce();
+    const twice = writeMarks(written.text, again, toWrittenMarks(MARKS, [section]), rememberPiece(MARKS, [section]));
     expect([twice.added, twice.text]).toEqual([0, written.text]);
   });
   it('refuses a damaged field and goes on without', () => expect(recallPiece('{"version":1', 'new')).toBeNull());
+
+  it('is recalled under the ids of its places; copies and parts point to them, what is not there to nothing', () => {
+    const rows = [
+      section,
+      { ...section, id: 's2', letter: 'B', fromBar: section.toBar, likeId: 's1', parentId: 'gone' },
+      { ...section, id: 's3', letter: 'C' },
+    ];
+    const back = recallPiece(rememberPiece([], rows), 'new');
+    const [first, second, third] = back?.sections ?? [];
+    expect(first?.id).toMatch(/^section~new~/);
+    expect(second).toMatchObject({ pieceId: 'new', likeId: first?.id, parentId: null });
+    // Two sections of one place keep apart.
+    expect(third?.id).toBe(`${first?.id}~2`);
+    expect([first?.likeId, first?.parentId]).toEqual([null, null]);
+  });
+  it('leaves what is of one student at home, and writes neither suggestions nor what was printed', () => {
+    const mine: Mark = { ...base, id: 'x', kind: 'cue', noteId: a, text: 'for her', studentId: 's' };
+    const printed: Mark = { ...base, id: 'y', kind: 'finger', noteId: a, finger: '2', source: 'printed' };
+    const editors: Mark = { ...base, id: 'z', kind: 'finger', noteId: b, finger: '3', source: 'editor' };
+    expect(recallPiece(rememberPiece([mine, editors], []), 'p')?.marks).toMatchObject([{ noteId: b }]);
+    expect(toWrittenMarks([mine, printed, editors], [])).toMatchObject([{ kind: 'finger', noteId: b }]);
+  });
+  it('has a rehearsal mark where a section begins with its bar and has a letter', () => {
+    const letters = (more: Partial<Section>) => toWrittenMarks([], [{ ...section, ...more }]);
+    expect(letters({})).toEqual([{ kind: 'rehearsal', barId: section.fromBar, text: 'A' }]);
+    expect(letters({ letter: '' })).toEqual([]);
+    expect(letters({ fromOffset: '1' })).toEqual([]);
+  });
+  it('comes back from the version before', () =>
+    expect(recallPiece(rememberPiece(MARKS, []).replace('"version":2', '"version":1'), 'p')?.marks).toHaveLength(
+      MARKS.length,
+    ));
+  it('of another version, or of nobody, is left alone', () => {
+    expect(recallPiece(rememberPiece([], []).replace('"version":2', '"version":9'), 'p')).toBeNull();
+    expect(recallPiece('hello', 'p')).toBeNull();
+  });
 });

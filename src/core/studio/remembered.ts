@@ -15,13 +15,19 @@ const rememberedSchema = z.object({
   sections: z.array(sectionSchema),
 });
 
-/** The field's text; a student's own layer stays at home. */
+/**
+ * The field's text; a student's own layer stays at home.
+ *
+ * @example rememberPiece([], []) // → '{"version":2,"marks":[],"sections":[]}'
+ */
 export const rememberPiece = (marks: readonly Mark[], sections: readonly Section[]): string =>
   JSON.stringify({ version: 2, marks: marks.filter((m) => m.studentId === null), sections });
 
 /**
  * Marks and sections out of the field's text, for the piece `pieceId`, under the ids of their places. Null when the
  * text is not ours or damaged: then the music still comes in without them.
+ *
+ * @example recallPiece('not ours', 'p') // → null
  */
 export function recallPiece(
   text: string,

@@ -54,6 +54,11 @@ export const removalSchema = z.object({
   row: z.unknown(),
 });
 export type Removal = z.infer<typeof removalSchema>;
+/**
+ * What a removal is known by: one row of one table.
+ *
+ * @example removalId('marks', 'm1') // → 'marks m1'
+ */
 export const removalId = (table: RowTable, rowId: string): string => `${table} ${rowId}`;
 
 /** A record whose id another one has, too: that one stands, this one is kept and listed. */
@@ -100,7 +105,11 @@ export type MadeRung = z.infer<typeof madeRungSchema>;
 export type Studio = z.infer<typeof studioSchema>;
 export type StudioFile = z.infer<typeof studioFileSchema>;
 
-/** A studio with nothing in it. */
+/**
+ * A studio with nothing in it.
+ *
+ * @example emptyStudio().pieces // → []
+ */
 export const emptyStudio = (): Studio => ({
   pieces: [],
   sections: [],

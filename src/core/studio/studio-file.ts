@@ -40,6 +40,8 @@ const asLists = (data: unknown): LooseStudio =>
  * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or holds no lists. Rows
  * that do not hold what they should are among the damaged ones of the studio. Files of earlier versions are brought up
  * to date; `zone` is where days are counted.
+ *
+ * @example readStudioFile('{}', 'x.json', 'UTC').ok // → false
  */
 export function readStudioFile(text: string, file: string, zone: Zone): Result<ReadStudioFile, StudioFileCode> {
   if (text.trim() === '') return fail('studio-empty', `${file} is empty. Nothing was changed.`, { file });

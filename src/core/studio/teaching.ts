@@ -162,7 +162,11 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
 /** An answer to one of the questions; null leaves it to the one above. */
 export type TeachingAnswer = readonly [question: keyof Teaching, answer: string | null];
 
-/** What was chosen, with one more answer. An answer that is no school of its question changes nothing. */
+/**
+ * What was chosen, with one more answer. An answer that is no school of its question changes nothing.
+ *
+ * @example answered({ hands: 'together' }, ['hands', null]) // → {}
+ */
 export function answered(own: Partial<Teaching> | undefined, [question, answer]: TeachingAnswer): Partial<Teaching> {
   const others = Object.fromEntries(Object.entries(own ?? {}).filter(([key]) => key !== question));
   const parsed = teachingSchema.partial().safeParse(answer === null ? others : { ...others, [question]: answer });
@@ -172,6 +176,8 @@ export function answered(own: Partial<Teaching> | undefined, [question, answer]:
 /**
  * How a piece is taught to a student: the piece's word before the student's, the student's before the studio's, else
  * the usual.
+ *
+ * @example teachingFor({ hands: 'together' }).hands // → 'together'
  */
 export const teachingFor = (...closestFirst: readonly (Partial<Teaching> | undefined)[]): Teaching =>
   [...closestFirst].reverse().reduce<Teaching>((all, one) => ({ ...all, ...one }), USUAL_TEACHING);

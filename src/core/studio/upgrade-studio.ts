@@ -50,6 +50,11 @@ export function markWithPlace(row: Loose): Loose {
   return parsed.success ? { ...row, id: markId(parsed.data) } : row;
 }
 
+/**
+ * A ladder with the id of its section.
+ *
+ * @example ladderWithPlace({ id: 'old', sectionId: 'a' }) // → { id: 'ladder~a', sectionId: 'a' }
+ */
 export const ladderWithPlace = (row: Loose): Loose => ({ ...row, id: ladderId(text(row['sectionId'])) });
 
 const wordsOf = (row: Loose): string => {
