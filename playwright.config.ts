@@ -8,7 +8,7 @@ export default defineConfig({
   timeout: 90_000,
   // A machine that is busy with other work draws music slowly.
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers: 2,
   reporter: [['list'], ['json', { outputFile: '.cache/browser.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,
