@@ -25,14 +25,20 @@ const on = (tray: ReturnType<typeof fillTray>, key: string) => tray.items.find((
 
 describe('a week worked by hand', () => {
   it('is spread, not bunched at its beginning', () => {
-    expect(on(fillTray([candidate('a', { days: 2 })], WEEK), 'a')).toEqual([0, 6]);
-    expect(on(fillTray([candidate('a', { days: 3 })], WEEK), 'a')).toEqual([0, 3, 6]);
+    expect(on(fillTray([candidate('a', { days: 2 })], WEEK), 'a')).toEqual([0, 4]);
+    expect(on(fillTray([candidate('a', { days: 3 })], WEEK), 'a')).toEqual([0, 2, 4]);
+    // Monday, Wednesday, Friday, Sunday; over five days of work Monday, Wednesday, Friday [common practice].
+    expect(on(fillTray([candidate('a', { days: 4 })], WEEK), 'a')).toEqual([0, 2, 4, 6]);
+    expect(on(fillTray([candidate('a', { days: 3 })], [10, 10, 10, 10, 10, 0, 0]), 'a')).toEqual([0, 2, 4]);
+    // Where two things are done, the second takes the days with more room.
+    const both = [candidate('a', { days: 3, weight: 9 }), candidate('b', { days: 3, weight: 1 })];
+    expect(on(fillTray(both, WEEK), 'b')?.filter((d) => on(fillTray(both, WEEK), 'a')?.includes(d))).toEqual([]);
     expect(on(fillTray([candidate('a', { days: 9 })], WEEK), 'a')).toEqual([0, 1, 2, 3, 4, 5, 6]);
   });
   it('goes to the day with most room, the earlier where two have as much', () => {
     expect(on(fillTray([candidate('a')], [10, 20, 15, 20, 0, 0, 0]), 'a')).toEqual([1]);
     expect(on(fillTray([candidate('a'), candidate('b')], [10, 10, 0, 0, 0, 0, 0]), 'b')).toEqual([1]);
-    expect(on(fillTray([candidate('a', { days: 2 })], [5, 0, 9, 7, 0, 0, 0]), 'a')).toEqual([0, 2]);
+    expect(on(fillTray([candidate('a', { days: 2 })], [5, 0, 9, 7, 0, 0, 0]), 'a')).toEqual([0, 3]);
   });
   it('may fill a day to its last minute', () => {
     const tray = fillTray([candidate('a', { minutes: 10 })], [10]);
@@ -80,7 +86,7 @@ describe('a week worked by hand', () => {
   });
   it('does not rise faster than the limit, to the minute', () => {
     const twice = [candidate('a', { minutes: 10, days: 3 })];
-    expect(on(fillTray(twice, WEEK, 20), 'a')).toEqual([0, 3]);
+    expect(on(fillTray(twice, WEEK, 20), 'a')).toEqual([0, 4]);
     expect(on(fillTray(twice, WEEK, 19), 'a')).toEqual([0]);
     const none = fillTray(twice, WEEK, 5);
     expect(none.items).toEqual([]);

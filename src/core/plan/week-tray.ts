@@ -38,21 +38,38 @@ export interface Tray {
 const KIND_FIRST = ['technique', 'check', 'corner', 'rung', 'own'] as const satisfies readonly Candidate['kind'][];
 const SLACK = 1e-9;
 
-/** The days to use: those with most room left, spread over the week, earlier ones first when all is equal. */
-function daysFor(room: readonly number[], minutes: number, wanted: number): number[] {
+const WEEK = 7;
+const ALL_DAYS = Array.from({ length: WEEK }, (_, day) => day);
+/** Every set of days there is, the earlier days first. */
+const DAY_SETS = Array.from({ length: 2 ** WEEK }, (_, bits) => ALL_DAYS.filter((d) => bits & (1 << d))).sort(
+  (a, b) => {
+    const at = a.findIndex((d, i) => d !== b[i]);
+    return at < 0 ? a.length - b.length : (a[at] ?? 0) - (b[at] ?? WEEK);
+  },
+);
+
+/** How uneven the pauses between days are, over the end of the week too: the squares of the gaps. */
+const unevenness = (days: readonly number[]): number =>
+  days.reduce((sum, d, i) => sum + ((days[i + 1] ?? (days[0] ?? 0) + WEEK) - d) ** 2, 0);
+const nearest = (days: readonly number[]): number => Math.min(WEEK, ...days.slice(1).map((d, i) => d - (days[i] ?? 0)));
+
+/**
+ * The days to use, of those that have room: spread evenly, then where most room is left, then with no two days in a
+ * row, then the earlier ones. Three of seven are Monday, Wednesday, Friday; four are those and Sunday.
+ */
+function daysFor(room: readonly number[], minutes: number, wanted: number): readonly number[] {
   const free = room.flatMap((left, day) => (left + SLACK >= minutes ? [day] : []));
-  const chosen: number[] = [];
-  while (chosen.length < wanted && chosen.length < free.length) {
-    const open = free.filter((d) => !chosen.includes(d));
-    const gap = (d: number): number => Math.min(7, ...chosen.map((c) => Math.abs(c - d)));
-    const best = open.reduce((a, b) => {
-      const byGap = gap(b) - gap(a);
-      const byRoom = (room[b] ?? 0) - (room[a] ?? 0);
-      return byGap > 0 || (byGap === 0 && byRoom > SLACK) ? b : a;
-    });
-    chosen.push(best);
-  }
-  return chosen.sort((a, b) => a - b);
+  const count = Math.min(wanted, free.length);
+  const roomOf = (days: readonly number[]): number => days.reduce((sum, d) => sum + (room[d] ?? 0), 0);
+  const better = (a: readonly number[], b: readonly number[]): boolean => {
+    const even = unevenness(a) - unevenness(b);
+    if (even !== 0) return even < 0;
+    const more = roomOf(a) - roomOf(b);
+    return Math.abs(more) > SLACK ? more > 0 : nearest(a) > nearest(b);
+  };
+  return DAY_SETS.filter((days) => days.length === count && days.every((d) => free.includes(d))).reduce<
+    readonly number[]
+  >((best, days) => (best.length === 0 || better(days, best) ? days : best), []);
 }
 
 /**
@@ -74,10 +91,11 @@ export function fillTray(
   for (const c of inOrder) {
     const wanted = Math.min(7, Math.floor(c.days));
     const each = c.minutes;
-    const free = wanted > 0 && each > 0 ? daysFor(room, each, wanted) : [];
-    const on = free.slice(0, Math.max(0, Math.floor((left + SLACK) / Math.max(each, SLACK))));
+    const fits = wanted > 0 && each > 0 ? daysFor(room, each, wanted) : [];
+    const most = Math.max(0, Math.floor((left + SLACK) / Math.max(each, SLACK)));
+    const rises = most < fits.length;
+    const on = rises ? daysFor(room, each, most) : fits;
     left -= on.length * each;
-    const rises = on.length < free.length;
     for (const d of on) room[d] = (room[d] ?? 0) - each;
     if (on.length > 0) items.push({ ...c, on });
     if (on.length === 0)
