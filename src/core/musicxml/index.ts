@@ -7,6 +7,7 @@
 export { decodeText, encodeText, type DecodedText, type Encoding } from './decode';
 export { writeExcerpt, type ExcerptRequest } from './excerpt';
 export { LIMITS } from './limits';
+export { meterXml, pitchXml } from './model-xml';
 export { readMusicXmlFile, type MusicXmlFile } from './read-file';
 export { readScore, type ReadScore } from './read-score';
 export { sniffFile, type FileKind } from './sniff';

@@ -83,13 +83,13 @@ export function fillTray(
   minutesPerDay: readonly number[],
   mostInWeek = Infinity,
 ): Tray {
-  const room = Array.from({ length: 7 }, (_, d) => Math.max(0, minutesPerDay[d] ?? 0));
+  const room = ALL_DAYS.map((d) => Math.max(0, minutesPerDay[d] ?? 0));
   let left = mostInWeek;
   const items: TrayItem[] = [];
   const leftOut: Tray['leftOut'][number][] = [];
   const inOrder = [...candidates].sort((a, b) => b.weight - a.weight || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
   for (const c of inOrder) {
-    const wanted = Math.min(7, Math.floor(c.days));
+    const wanted = Math.min(WEEK, Math.floor(c.days));
     const each = c.minutes;
     const fits = wanted > 0 && each > 0 ? daysFor(room, each, wanted) : [];
     const most = Math.max(0, Math.floor((left + SLACK) / Math.max(each, SLACK)));

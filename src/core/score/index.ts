@@ -9,6 +9,7 @@ export type {
   ChordSymbol,
   Clef,
   Direction,
+  DirectionMark,
   Jump,
   Key,
   Lyric,

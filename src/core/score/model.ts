@@ -141,20 +141,22 @@ export interface Rest extends Event {
   readonly wholeBar: boolean;
 }
 
+/** What a direction says. */
+export type DirectionMark =
+  | { readonly kind: 'dynamic'; readonly level: string }
+  | { readonly kind: 'wedge'; readonly role: 'crescendo' | 'diminuendo' | 'stop'; readonly number: string }
+  | { readonly kind: 'words'; readonly text: string }
+  | { readonly kind: 'rehearsal'; readonly text: string }
+  | { readonly kind: 'pedal'; readonly role: string }
+  | { readonly kind: 'ottava'; readonly role: string; readonly size: number };
+
 /** A mark between or beside the notes; `onset` in ticks from the start of the piece as written. */
 export type Direction = {
   readonly part: string;
   readonly staff: number | null;
   readonly bar: BarIndex;
   readonly onset: Ticks;
-} & (
-  | { readonly kind: 'dynamic'; readonly level: string }
-  | { readonly kind: 'wedge'; readonly role: 'crescendo' | 'diminuendo' | 'stop'; readonly number: string }
-  | { readonly kind: 'words'; readonly text: string }
-  | { readonly kind: 'rehearsal'; readonly text: string }
-  | { readonly kind: 'pedal'; readonly role: string }
-  | { readonly kind: 'ottava'; readonly role: string; readonly size: number }
-);
+} & DirectionMark;
 
 export interface TempoMark {
   readonly bar: BarIndex;

@@ -1,12 +1,9 @@
-import type { Key, Meter } from '../../score';
+import { meterXml } from '../../musicxml';
+import type { Key } from '../../score';
 import type { DraftBar, DraftPart } from '../draft';
 
 const keyXml = (key: Key): string =>
   `<key><fifths>${key.fifths}</fifths>${key.mode && key.mode !== 'none' ? `<mode>${key.mode}</mode>` : ''}</key>`;
-const meterXml = (meter: Meter): string =>
-  meter.parts.length === 0
-    ? '<time><senza-misura/></time>'
-    : `<time${meter.symbol ? ` symbol="${meter.symbol}"` : ''}>${meter.parts.map((p) => `<beats>${p.groups.join('+')}</beats><beat-type>${p.unit}</beat-type>`).join('')}</time>`;
 
 const clefsXml = ({ staves }: DraftPart): string =>
   `${staves.length > 1 ? `<staves>${staves.length}</staves>` : ''}${staves

@@ -1,13 +1,10 @@
-import { escapeXml } from '../../musicxml';
+import { escapeXml, pitchXml } from '../../musicxml';
 import { fraction, multiply, type Fraction, type Pitch } from '../../score';
 import type { DraftEvent } from '../draft';
 import type { Context } from './event-context';
 import { harmonyXml } from './harmony-xml';
 import { notationsXml } from './notations-xml';
 import { spellLength, type Written } from './spell-length';
-
-const pitchXml = (pitch: Pitch): string =>
-  `<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`;
 
 const samePitch = (p: Pitch): string => `${p.step}${p.alter}${p.octave}`;
 

@@ -1,13 +1,8 @@
 import type { AttributeChange, Clef, Key, Meter } from '../../score';
+import { meterXml } from '../model-xml';
 
 const keyXml = (key: Key, staff: number | null): string =>
   `<key${staff === null ? '' : ` number="${staff}"`}><fifths>${Math.max(-7, Math.min(7, key.fifths))}</fifths>${key.mode ? `<mode>${key.mode}</mode>` : ''}</key>`;
-
-function meterXml(meter: Meter): string {
-  if (meter.parts.length === 0) return '<time><senza-misura/></time>';
-  const symbol = meter.symbol ? ` symbol="${meter.symbol}"` : '';
-  return `<time${symbol}>${meter.parts.map((p) => `<beats>${p.groups.join('+')}</beats><beat-type>${p.unit}</beat-type>`).join('')}</time>`;
-}
 
 const CLEF_SIGNS = new Set(['G', 'F', 'C', 'percussion', 'TAB']);
 const clefXml = (clef: Clef, staff: number): string =>

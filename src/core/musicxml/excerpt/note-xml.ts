@@ -1,5 +1,6 @@
 import type { Note, Rest, Score } from '../../score';
 import { valueQuarters } from '../measure';
+import { pitchXml } from '../model-xml';
 import { child, childrenNamed, escapeXml, type XmlElement } from '../xml-tree';
 import { copy } from './copied-elements';
 import { valueOfLength } from './value-of-length';
@@ -44,11 +45,7 @@ function soundXml(element: XmlElement, event: Timed): string {
     grace ? `<grace${grace.slash ? ' slash="yes"' : ''}/>` : '',
     event.cue && !grace ? '<cue/>' : '',
     event.chord && !isWithoutPlace(element, event) ? '<chord/>' : '',
-    pitch
-      ? `<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`
-      : unpitched
-        ? unpitchedXml(unpitched)
-        : '<rest/>',
+    pitch ? pitchXml(pitch) : unpitched ? unpitchedXml(unpitched) : '<rest/>',
   ].join('');
 }
 

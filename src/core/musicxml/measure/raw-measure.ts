@@ -1,6 +1,7 @@
 /** What one `<measure>` holds, with exact times inside the bar. */
 import type {
   Clef,
+  DirectionMark,
   Fraction,
   Jump,
   Key,
@@ -36,14 +37,7 @@ export interface RawNote {
   readonly transposed: number;
 }
 
-export type RawDirection = { readonly staff: number | null; readonly onset: Fraction } & (
-  | { readonly kind: 'dynamic'; readonly level: string }
-  | { readonly kind: 'wedge'; readonly role: 'crescendo' | 'diminuendo' | 'stop'; readonly number: string }
-  | { readonly kind: 'words'; readonly text: string }
-  | { readonly kind: 'rehearsal'; readonly text: string }
-  | { readonly kind: 'pedal'; readonly role: string }
-  | { readonly kind: 'ottava'; readonly role: string; readonly size: number }
-);
+export type RawDirection = { readonly staff: number | null; readonly onset: Fraction } & DirectionMark;
 
 export interface RawTempo {
   readonly onset: Fraction;
