@@ -4,4 +4,4 @@
  */
 export { ProblemBoundary } from './problem-boundary';
 export { SaveStudioButton, saveStudioFile } from './save-studio-file';
-export { showProblem, useActs, type Acts } from './use-acts';
+export { showProblem, useActs, type Acts, type After } from './use-acts';

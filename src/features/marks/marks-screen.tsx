@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { barsText } from '@/core/sections';
 import { perform } from '@/core/score';
 import { useStudio } from '@/store';
@@ -9,13 +9,13 @@ import { useActs } from '@/features/acts';
 import { PieceStage, playNotes, ScoreLines, type PieceContext } from '@/features/score';
 import { markActions, type MarkActions } from './actions';
 import { CueBook } from './cue-book';
+import { fingersOnTheWay } from './fingers-on-the-way';
 import { markLanes } from './lanes';
 import { NotePanel } from './note';
 import { SidePanels } from './panels';
 import { MarksToolbar } from './toolbar';
 import { useMarksKeys } from './use-marks-keys';
 import { useMarksModel, type MarksModel } from './use-marks-model';
-import { useTypedFingers } from './use-typed-fingers';
 import { useWhenReady } from './use-when-ready';
 
 const MOST_WARNINGS = 4;
@@ -64,12 +64,13 @@ function usePlaying({ score, from, to, tempo }: MarksModel): () => void {
 
 /** The actions; those that take over what is proposed wait until it is worked out around everything that was typed. */
 function useMarkActions(model: MarksModel): MarkActions {
-  const { fingers, forWhom, noteId, stretch, tempo } = model;
-  const onTheWay = useTypedFingers(fingers);
+  const { fingers, variant, forWhom, noteId, stretch, tempo } = model;
+  const [onTheWay] = useState(fingersOnTheWay);
+  useEffect(() => onTheWay.shown(fingers), [onTheWay, fingers]);
   const actions = markActions(model, useActs(), useStudio(), onTheWay);
   const about = JSON.stringify([forWhom, noteId, stretch.length]);
   const acceptFingers = useWhenReady(
-    () => model.fingersAreCurrent && onTheWay.arrived(),
+    () => model.fingersAreCurrent && onTheWay.arrived(variant),
     about,
     () => actions.acceptFingers(),
   );

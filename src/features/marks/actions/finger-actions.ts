@@ -1,6 +1,7 @@
 import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
+import type { After } from '@/features/acts';
 import { fingerAt } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 import { refuse } from './suggestion-actions';
@@ -20,13 +21,8 @@ const nextBelow = (note: Note, notes: readonly Note[]): Note | undefined =>
 export function fingerActions(desk: MarkDesk) {
   const { model, run, base, putOne, takeOne, onTheWay } = desk;
   const { piece, score, variant, note, notes, stretch, fingers, proposed, refused, marks } = model;
-  const setAll = (label: string, list: readonly FingerAt[], refused?: () => void): void => {
-    if (list.length > 0)
-      run(
-        setFingers,
-        { pieceId: piece.id, score, variant, fingers: list, label },
-        refused === undefined ? {} : { refused },
-      );
+  const setAll = (label: string, list: readonly FingerAt[], after: After = {}): void => {
+    if (list.length > 0) run(setFingers, { pieceId: piece.id, score, variant, fingers: list, label }, after);
   };
   /** The finger with the string and fret of the proposal, where it is the proposed one. */
   const withPlace = (n: Note, finger: string): FingerAt => {
@@ -42,8 +38,11 @@ export function fingerActions(desk: MarkDesk) {
       if (!note) return;
       const below = nextBelow(note, notes);
       if (below && !fingers.has(below.id)) model.setNoteId(below.id);
-      onTheWay.typed(note.id, finger);
-      setAll(`finger ${finger}`, [withPlace(note, finger)], () => onTheWay.refused(note.id));
+      if (fingers.get(note.id)?.finger !== finger) onTheWay.typed(note.id, finger, variant);
+      setAll(`finger ${finger}`, [withPlace(note, finger)], {
+        stored: () => onTheWay.stored(note.id),
+        refused: () => onTheWay.refused(note.id),
+      });
     },
     /** Takes the fingers of the chosen note or stretch away. */
     clearFinger: (): void => {

@@ -1,6 +1,6 @@
 import type { StudioAccess } from '@/store';
 import type { Acts } from '@/features/acts';
-import type { TypedFingers } from '../use-typed-fingers';
+import type { FingersOnTheWay } from '../fingers-on-the-way';
 import type { MarksModel } from '../use-marks-model';
 import { fingerActions } from './finger-actions';
 import { markDesk } from './mark-desk';
@@ -10,7 +10,7 @@ import { suggestionActions } from './suggestion-actions';
 import { wordActions } from './word-actions';
 
 /** Everything a teacher does to the marks; each is one change that can be undone. */
-export function markActions(model: MarksModel, acts: Acts, studio: StudioAccess, onTheWay: TypedFingers) {
+export function markActions(model: MarksModel, acts: Acts, studio: StudioAccess, onTheWay: FingersOnTheWay) {
   const desk = markDesk(model, acts, studio, onTheWay);
   return {
     ...fingerActions(desk),

@@ -2,7 +2,7 @@ import { putMarks, takeMarks } from '@/core/commands';
 import type { NewMark } from '@/core/studio';
 import type { StudioAccess } from '@/store';
 import type { Acts } from '@/features/acts';
-import type { TypedFingers } from '../use-typed-fingers';
+import type { FingersOnTheWay } from '../fingers-on-the-way';
 import type { MarksModel } from '../use-marks-model';
 
 /** What every action on marks works with. */
@@ -10,14 +10,14 @@ export interface MarkDesk {
   readonly model: MarksModel;
   readonly run: Acts['run'];
   readonly studio: StudioAccess;
-  readonly onTheWay: TypedFingers;
+  readonly onTheWay: FingersOnTheWay;
   /** A mark of the teacher's for everyone. */
   readonly base: { readonly pieceId: string; readonly studentId: null; readonly source: 'teacher' };
   readonly putOne: (label: string, mark: NewMark) => void;
   readonly takeOne: (label: string, mark: NewMark) => void;
 }
 
-export function markDesk(model: MarksModel, { run }: Acts, studio: StudioAccess, onTheWay: TypedFingers): MarkDesk {
+export function markDesk(model: MarksModel, { run }: Acts, studio: StudioAccess, onTheWay: FingersOnTheWay): MarkDesk {
   return {
     model,
     run,
