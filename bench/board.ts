@@ -153,7 +153,7 @@ export function measureBoard(): Promise<{
     const opens = async (address: string): Promise<number> => {
       const start = performance.now();
       await page.goto(`http://localhost:${PORT}${address}`);
-      await page.locator('[data-cell="0-0"]').waitFor({ timeout: 300_000 });
+      await page.locator('[data-cell="0-0"]').waitFor({ timeout: 900_000 });
       return performance.now() - start;
     };
     await opens('/board?piece=demo-quay');

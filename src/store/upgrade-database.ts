@@ -7,6 +7,7 @@ import {
   markWithPlace,
   parseRow,
   ROW_TABLES,
+  sameContent,
   upgradeStudio,
   whyNot,
   type Damaged,
@@ -61,7 +62,9 @@ export async function upgradeDatabase(tx: Transaction, zone: Zone): Promise<void
     }
   }
   await tx.table('events').bulkDelete(broken);
-  await tx.table('events').bulkPut(events);
+  // What stays as it was is not written again: most of the time of an upgrade goes into the indexes of the records.
+  const before = new Map((old['events'] ?? []).map((row) => [row['id'], row]));
+  await tx.table('events').bulkPut(events.filter((event) => !sameContent(before.get(event.id), event)));
   await tx.table('damaged').bulkPut(damaged);
   await tx.table('standings').clear();
   await tx.table('standings').bulkPut(foldStandings(events));
