@@ -64,7 +64,11 @@ export interface Gesture {
 /** The teacher's own words, by `gesture family`. */
 export type OwnCues = Readonly<Record<string, string>>;
 
-/** What is said for a gesture: the teacher's own words, else ours. */
+/**
+ * What is said for a gesture: the teacher's own words, else ours.
+ *
+ * @example cueFor('accent', 'keyboard', { 'accent keyboard': 'lean in' }) // → 'lean in'
+ */
 export const cueFor = (kind: GestureKind, family: PlayerFamily, own: OwnCues): string =>
   own[`${kind} ${family}`] ?? GESTURE_CUES[kind][family];
 

@@ -78,7 +78,13 @@ export interface GridRequest {
   readonly perMinute: number | null;
 }
 
-/** A fresh grid of empty bars, the pick-up not counted among them; the last bar closes with a final bar line. */
+/**
+ * A fresh grid of empty bars, the pick-up not counted among them; the last bar closes with a final bar line.
+ *
+ * @example
+ * emptyGrid({ title: '', composer: '', bars: 2, staves: 1, clef: 'treble', meter: '3/4', key: 'G', pickup: '',
+ *   perMinute: null }).bars // → [{ id: 'g1', meter: '3/4', key: 'G' }, { id: 'g2', doubleBar: 'light-heavy' }]
+ */
 export function emptyGrid(request: GridRequest): Grid {
   const pickup = request.pickup.trim() === '' ? '0' : request.pickup.trim();
   const count = Math.max(1, Math.min(MOST_BARS, Math.round(request.bars))) + (pickup === '0' ? 0 : 1);
@@ -107,13 +113,21 @@ const freshId = (grid: Grid): string => {
   return `g${n}`;
 };
 
-/** Puts an empty bar in after bar `index`. */
+/**
+ * Puts an empty bar in after bar `index`.
+ *
+ * @example insertBar({ bars: [{ id: 'g1' }, { id: 'g2' }] }, 0).bars.map((b) => b.id) // → ['g1', 'g3', 'g2']
+ */
 export function insertBar(grid: Grid, index: number): Grid {
   if (grid.bars.length >= MOST_BARS) return grid;
   return { ...grid, bars: [...grid.bars.slice(0, index + 1), { id: freshId(grid) }, ...grid.bars.slice(index + 1)] };
 }
 
-/** Takes a bar out; what the first bar says about meter, key and tempo passes to the next. The last bar left stays. */
+/**
+ * Takes a bar out; what the first bar says about meter, key and tempo passes to the next. The last bar left stays.
+ *
+ * @example removeBar({ bars: [{ id: 'g1', meter: '3/4' }, { id: 'g2' }] }, 0).bars // → [{ id: 'g2', meter: '3/4' }]
+ */
 export function removeBar(grid: Grid, index: number): Grid {
   if (grid.bars.length <= 1) return grid;
   const gone = grid.bars[index];
@@ -129,7 +143,11 @@ export function removeBar(grid: Grid, index: number): Grid {
   return { ...grid, bars: rest };
 }
 
-/** Changes one bar; `undefined` takes a value away. */
+/**
+ * Changes one bar; `undefined` takes a value away.
+ *
+ * @example changeBar({ bars: [{ id: 'g1' }] }, 0, { meter: '3/4' }).bars // → [{ id: 'g1', meter: '3/4' }]
+ */
 export function changeBar(
   grid: Grid,
   index: number,
@@ -220,6 +238,10 @@ export interface ReadGrid {
 /**
  * A grid as a draft, ready to become a MusicXML document. Codes: `grid-meter`, `grid-key`, `grid-pickup`, each naming
  * the bar.
+ *
+ * @example
+ * gridToDraft({ pickup: '0', staves: 1, clef: 'treble', bars: [{ id: 'g1', meter: '4' }] }).issue.code
+ * // → 'grid-meter'
  */
 export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
   const warnings: { bar: number; message: string }[] = [];

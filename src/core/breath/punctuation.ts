@@ -12,6 +12,9 @@ export interface PhraseSign {
 /**
  * Punctuation at the ends of the given phrases (bars, both included), from the last note of the tune and the chord
  * under it.
+ *
+ * @example
+ * punctuatePhrases(score, [{ from: 4, to: 7 }], findHarmony(score).beats, findHarmony(score).keys)[0].sign // → '?'
  */
 export function punctuatePhrases(
   score: Score,

@@ -163,7 +163,11 @@ function rangeFacts(score: Score): Fact[] {
   return facts;
 }
 
-/** What the page says, what the student must own, and where each is seen. A score with no bars gives nothing. */
+/**
+ * What the page says, what the student must own, and where each is seen. A score with no bars gives nothing.
+ *
+ * @example pieceFacts(score, 'recorder').find((f) => f.name === 'Meter').value // → '4/4'
+ */
 export function pieceFacts(score: Score, instrument: string, names: 'american' | 'british' = 'american'): Fact[] {
   const [first] = score.bars;
   if (!first) return [];

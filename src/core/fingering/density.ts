@@ -8,6 +8,8 @@ export type Density = 'every' | 'changes' | 'first' | 'none';
  * The notes whose finger must be written, from which the rest follows: the first of each hand, every note where the
  * hand leaves its place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position),
  * every other finger on a repeated key, and every lock. Notes in playing order.
+ *
+ * @example fingerChanges([score.notes[0]], new Map([[score.notes[0].id, { finger: 1 }]])).size // → 1
  */
 export function fingerChanges(
   notes: readonly Note[],

@@ -100,14 +100,22 @@ export const fretted = (
   nut,
 });
 
-/** The strings with a capo: open strings sound higher, frets are counted from it. */
+/**
+ * The strings with a capo: open strings sound higher, frets are counted from it.
+ *
+ * @example withCapo(INSTRUMENTS.ukulele.fingers, 2).strings.map((s) => s.key) // → [71, 66, 62, 69]
+ */
 export const withCapo = (strings: FrettedStrings, fret: number): FrettedStrings => ({
   ...strings,
   strings: strings.strings.map((s) => openString(s.key + fret)),
   frets: Math.max(1, strings.frets - fret),
 });
 
-/** The strings in another tuning: sounding keys of the open strings, string 1 first. */
+/**
+ * The strings in another tuning: sounding keys of the open strings, string 1 first.
+ *
+ * @example tunedTo(INSTRUMENTS.ukulele.fingers, [69, 64, 60, 55]).strings.map((s) => s.key) // → [69, 64, 60, 55]
+ */
 export const tunedTo = (strings: FrettedStrings, keys: readonly number[]): FrettedStrings => ({
   ...strings,
   strings: keys.map(openString),

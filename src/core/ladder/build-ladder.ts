@@ -97,6 +97,9 @@ function rungsOfCopy(
  * The ladder of a section, lowest rung first, from what its bars hold, how the student is taught and how far the
  * student is. Every rung has its reason in these bars; its minutes are an estimate. Bars without notes have a ladder of
  * counting only.
+ *
+ * @example
+ * buildLadder({ score, from: 0, to: 3, instrument: 'piano', targetTempo: 80, sectionId: 'a' })[0].kind // → 'warm-up'
  */
 export function buildLadder(request: LadderRequest): Rung[] {
   const { score, from, to } = request;

@@ -6,6 +6,10 @@ export const MINUTES_BEFORE_A_BREAK = 25;
 /**
  * The cautions of the handbook's last chapter that this ladder gives reason for. No medical advice, and none is left
  * out for being known.
+ *
+ * @example
+ * cautionsFor([rung('slow')], { wind: true, stretch: false, notesPerSecond: 2 })
+ * // → ['Dizzy from many full breaths? Pause and breathe normally.']
  */
 export function cautionsFor(
   rungs: readonly Rung[],

@@ -17,7 +17,13 @@ const spell = (notes: readonly Note[]): string =>
     .map((n) => (n.pitch ? pitchName(n.pitch).replace(/-?\d+$/, '') : '?'))
     .join(' ');
 
-/** Where `copy` is not as `model` (bars, both ends included): the notes it has instead, by bar of the copy. */
+/**
+ * Where `copy` is not as `model` (bars, both ends included): the notes it has instead, by bar of the copy.
+ *
+ * @example
+ * describeCopy(score, 'A', [0, 3], [4, 7])
+ * // → { name: 'A', differences: [{ bar: 6, words: 'F instead of G' }, { bar: 7, words: 'G instead of C' }] }
+ */
 export function describeCopy(
   score: Score,
   name: string,

@@ -54,6 +54,10 @@ function mergeRung(mine: Rung, built: Rung): { readonly rung: Rung; readonly con
  * changed stay, the others follow the new build, own rungs and the teacher's order stay, what the teacher took away
  * (`removed`, by key) stays away, what the new build no longer asks goes unless the teacher changed it. New rungs stand
  * after the rung they follow in the new build.
+ *
+ * @example
+ * mergeLadder([rung('tap')], ['run'], [rung('tap'), rung('slow'), rung('run')]).rungs.map((r) => r.kind)
+ * // → ['tap', 'slow']
  */
 export function mergeLadder(mine: readonly Rung[], removed: readonly string[], built: readonly Rung[]): MergedLadder {
   const byKey = new Map(built.flatMap((b) => (b.key === undefined ? [] : [[b.key, b] as const])));

@@ -111,6 +111,10 @@ export function orderUnits(
 /**
  * Chunks in learning order: units by school, each join as soon as both its sides are there, then phrases, sections, the
  * piece.
+ *
+ * @example
+ * orderChunks(score, proposeSections(score), { level: 'advanced', school: 'start' }).map((c) => c.kind)
+ * // → ['unit', 'unit', 'piece']
  */
 export function orderChunks(score: Score, sections: readonly ProposedSection[], request: OrderRequest): LadderChunk[] {
   const phrases = sections.flatMap((s) => s.phrases);

@@ -36,6 +36,8 @@ export function startingPoints(
 /**
  * The points in a drawn order: every one once, never the neighbour that follows in the piece right after where there is
  * a choice.
+ *
+ * @example drawnOrder([{ bar: 0 }, { bar: 4 }, { bar: 8 }], () => 0).map((p) => p.bar) // → [0, 8, 4]
  */
 export function drawnOrder(points: readonly StartingPoint[], random: () => number): StartingPoint[] {
   const left = [...points];

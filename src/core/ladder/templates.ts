@@ -3,7 +3,11 @@ import { clampTempo, type Rung, type Template } from '../studio';
 type TemplateRung = Template['rungs'][number];
 const rounded = (n: number): number => Math.round(n * 1000) / 1000;
 
-/** Rungs as a template keeps them: tempos become shares of the target, so that they fit another piece. */
+/**
+ * Rungs as a template keeps them: tempos become shares of the target, so that they fit another piece.
+ *
+ * @example toTemplateRungs([rung('slow', 40)], 80)[0].tempo // → 0.5
+ */
 export const toTemplateRungs = (rungs: readonly Rung[], target: number): TemplateRung[] =>
   rungs.map((r) => ({
     kind: r.kind,
@@ -16,7 +20,11 @@ export const toTemplateRungs = (rungs: readonly Rung[], target: number): Templat
     why: r.why,
   }));
 
-/** A template's rungs for a section with this target; they count as the teacher's own. */
+/**
+ * A template's rungs for a section with this target; they count as the teacher's own.
+ *
+ * @example fromTemplateRungs([{ kind: 'slow', tempo: 0.5, tempoTo: null }], 80, () => 'new')[0].tempo // → 40
+ */
 export const fromTemplateRungs = (rungs: readonly TemplateRung[], target: number, newId: () => string): Rung[] =>
   rungs.map((r) => ({
     id: newId(),

@@ -1,7 +1,11 @@
 import type { Score } from '../score';
 import type { Facet, Mark, Teaching } from '../studio';
 
-/** What a run of bars asks of a student: marks printed or written there, and how the piece is taught. */
+/**
+ * What a run of bars asks of a student: marks printed or written there, and how the piece is taught.
+ *
+ * @example [...askedFacets(score, 0, 3, [], USUAL_TEACHING)] // → ['notes', 'rhythm', 'fingering', 'joined']
+ */
 export function askedFacets(
   score: Score,
   from: number,

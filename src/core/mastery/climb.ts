@@ -12,6 +12,9 @@ export interface ClimbPoint {
 /**
  * How a student climbed a piece of so many sections: one point for each day, where the studio is, on which something
  * was heard; in order of time.
+ *
+ * @example
+ * climbOf(foldStandings([level('2026-05-20', 'a', 3)]), 2, 'UTC') // → [{ day: '2026-05-20', level: 1.5, tempo: null }]
  */
 export function climbOf(standings: readonly FoldedStanding[], sections: number, zone: Zone): ClimbPoint[] {
   const hearings = standings

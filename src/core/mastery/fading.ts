@@ -68,6 +68,8 @@ const FACTOR = 0.9 ** (-1 / DECAY) - 1;
 
 /**
  * The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard.
+ *
+ * @example chanceItHolds({ stabilityInDays: 7 }, '2026-05-20T15:00:00.000Z', '2026-05-27T15:00:00.000Z') // → 0.9
  */
 export function chanceItHolds(fading: Fading, heardAt: string, now: string): number {
   const days = Math.max(0, (millisecondsOf(now) - millisecondsOf(heardAt)) / DAY);

@@ -45,6 +45,9 @@ const inOrder = (a: StudioEvent, b: StudioEvent): number =>
 /**
  * Events that hold: not taken back, or taken back and restored. The latest word about an event counts, unless that word
  * was itself taken back. Same events twice count once.
+ *
+ * @example
+ * heldEvents([level('2026-05-20', 'a', 3), takenBack('2026-05-21', 'a 2026-05-20')]).map((e) => e.kind) // → []
  */
 export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
   const unique = [...new Map(events.map((e) => [e.id, e])).values()].sort(inOrder);
@@ -137,6 +140,8 @@ function withJoins(standings: Map<string, Standing>, joins: readonly Joined[]): 
 /**
  * The state as a fold over append-only events. The order in which events arrive does not matter: they are put in order
  * of time, then id. No events give empty maps.
+ *
+ * @example [...foldEvents([level('2026-05-20', 'a', 3)]).standings.keys()] // → ['s a']
  */
 export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
   const levels: LevelEvent[] = [];

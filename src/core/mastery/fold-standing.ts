@@ -53,6 +53,8 @@ function keptStanding(key: string, { standings, rungsDone }: FoldedRecords): Fol
 /**
  * Folds events into the standing of one student on one section; null when none of them holds. What takes them back must
  * be among them.
+ *
+ * @example foldStanding([level('2026-05-20', 'a', 3), level('2026-05-27', 'a', 4)], 's', 'a').level // → 4
  */
 export const foldStanding = (
   events: readonly StudioEvent[],
@@ -60,7 +62,11 @@ export const foldStanding = (
   sectionId: string,
 ): FoldedStanding | null => keptStanding(standingKey(studentId, sectionId), foldEvents(events));
 
-/** Folds any number of events into standings, one a student and section; the order of arrival does not matter. */
+/**
+ * Folds any number of events into standings, one a student and section; the order of arrival does not matter.
+ *
+ * @example foldStandings([level('2026-05-20', 'a', 3), level('2026-05-20', 'b', 1)]).map((s) => s.level) // → [3, 1]
+ */
 export function foldStandings(events: readonly StudioEvent[]): FoldedStanding[] {
   const folded = foldEvents(events);
   return [...new Set([...folded.standings.keys(), ...folded.rungsDone.keys()])].flatMap(

@@ -16,6 +16,10 @@ export interface HardSection {
 /**
  * Sections that everyone finds hard, hardest first: against each student's own average, so that quick and slow students
  * count alike.
+ *
+ * @example
+ * hardSections([{ sectionId: 'a', levels: new Map([['s', 4]]) }, { sectionId: 'b', levels: new Map([['s', 2]]) }])
+ * // → [{ sectionId: 'b', students: 1, behind: 1 }]
  */
 export function hardSections(sections: readonly SectionLevels[]): HardSection[] {
   const sums = new Map<string, { sum: number; n: number }>();

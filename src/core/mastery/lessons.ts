@@ -48,6 +48,10 @@ function partOf(held: readonly StudioEvent[]): (id: string) => string {
  * Lessons of one student, latest first, from all events about that student. What was said last about a lesson counts; a
  * correction stands in for what it corrects; the last assignment of a lesson is the one that counts. Beginnings that
  * were joined are one lesson.
+ *
+ * @example
+ * foldLessons([lesson('2026-05-20'), lesson('2026-05-27')]).map((l) => l.id)
+ * // → ['lesson 2026-05-27', 'lesson 2026-05-20']
  */
 export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
   const held = heldEvents(events);
@@ -93,6 +97,10 @@ export function lessonGoingOn<L extends { readonly at: string; readonly missed?:
 /**
  * Whether it was at tempo or secure in an earlier lesson, so that today it is heard from cold. What was heard in this
  * lesson, or where no lesson is known, on this day or within the hours of a lesson, is not earlier.
+ *
+ * @example
+ * heldSinceEarlier([['2026-05-20T15:00:00.000Z', 4, null, null]], { lessonId: null,
+ *   now: '2026-05-27T15:00:00.000Z', zone: 'UTC' }) // → true
  */
 export function heldSinceEarlier(
   hearings: Hearings,
@@ -106,11 +114,20 @@ export function heldSinceEarlier(
   });
 }
 
-/** The assignment in force: the latest of a student's. */
+/**
+ * The assignment in force: the latest of a student's.
+ *
+ * @example currentAssignment([given('2026-05-20', 5), given('2026-05-27', 10)]).id // → 'week 2026-05-27'
+ */
 export const currentAssignment = (events: readonly StudioEvent[]): AssignmentEvent | null =>
   heldEvents(events)
     .flatMap((e) => (e.kind === 'assignment' ? [e] : []))
     .pop() ?? null;
 
+/**
+ * What was practised at home, of all that is known of a student.
+ *
+ * @example practiceOf([lesson('2026-05-20'), practised('2026-05-21', 15)]).map((p) => p.minutes) // → [15]
+ */
 export const practiceOf = (events: readonly StudioEvent[]): PracticeEvent[] =>
   heldEvents(events).flatMap((e) => (e.kind === 'practice' ? [e] : []));

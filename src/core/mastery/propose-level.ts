@@ -46,6 +46,10 @@ const NEEDS: readonly (readonly Facet[])[] = [
  * The highest level whose conditions all hold, and its weakest link. 1: something was heard or played; 2: notes, rhythm
  * and fingering; 3: joined; 4: articulation, dynamics and the target tempo; 5: memory if asked, and it held since an
  * earlier lesson. What a section does not ask is no condition. Nothing heard at all gives 0.
+ *
+ * @example
+ * proposeLevel({ facets: { notes: true }, tempo: null, target: 80, asked: new Set(['notes', 'rhythm']),
+ *   heldBefore: false }) // → { level: 1, because: 'for 2: rhythm' }
  */
 export function proposeLevel(heard: Heard): ProposedLevel {
   const any = heard.tempo !== null || Object.values(heard.facets).some((v) => v);

@@ -33,6 +33,10 @@ export const AWAY_AFTER_DAYS = 60;
 /**
  * Where a returning section may be taken to start: a level down, two when it has probably gone. Null when it was not
  * away.
+ *
+ * @example
+ * startOfReturn({ level: 4, at: '2026-01-10T15:00:00.000Z' }, null, '2026-05-20T15:00:00.000Z')
+ * // → { level: 2, why: '130 days away; it was at 4' }
  */
 export function startOfReturn(
   standing: { readonly level: Level; readonly at: string },

@@ -157,6 +157,10 @@ export function barsToPlay(score: Score, from: number, to: number, repeats: bool
 /**
  * A Standard MIDI File (format 1) of bars of a score: first the tempo track, then one track a staff, then the clicks.
  * Ranges are clamped to the piece.
+ *
+ * @example
+ * String.fromCharCode(...scoreToMidi(score, { from: 0, to: 0, tempo: 60, repeats: false, staves: null,
+ *   countIn: false, click: false }).slice(0, 4)) // → 'MThd'
  */
 export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
   const last = score.bars.length - 1;

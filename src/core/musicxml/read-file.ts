@@ -24,6 +24,8 @@ const NOT_READ: Readonly<Record<'pdf' | 'image' | 'html' | 'studio' | 'abc' | 'm
 /**
  * Bytes of a `.musicxml`, `.xml` or `.mxl` file to a score. What it is not is said in one sentence with a code:
  * `empty-file`, `is-pdf`, `is-image`, `is-html`, `is-midi`, `unknown-format`, the codes of the zip and of the reader.
+ *
+ * @example readMusicXmlFile(new TextEncoder().encode('%PDF-1.7'), 'page.xml').issue.code // → 'is-pdf'
  */
 export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicXmlFile> {
   if (bytes.length > LIMITS.fileBytes)

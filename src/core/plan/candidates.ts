@@ -25,6 +25,10 @@ export interface ToHear {
 /**
  * What to hear in a lesson, in the order to hear it: assigned last week, at risk, due, new, the rest. Sections inside
  * sections are left out.
+ *
+ * @example
+ * sectionsToHear([{ pieceId: 'p', sections: [section('a', 0, 3)] }], new Map(), 's', new Set(),
+ *   '2026-05-20T15:00:00.000Z') // → [{ pieceId: 'p', sectionId: 'a', state: 'new', chance: null }]
  */
 export function sectionsToHear(
   pieces: readonly {
@@ -63,13 +67,22 @@ const RUNGS_A_WEEK = 2;
 const LONGEST_ITEM = 12;
 const shortened = (minutes: number): number => Math.max(1, Math.min(LONGEST_ITEM, Math.round(minutes)));
 
-/** The lowest rung not yet ticked off; null at the top. */
+/**
+ * The lowest rung not yet ticked off; null at the top.
+ *
+ * @example nextRung({ rungs: [rung('tap'), rung('slow')] }, ['tap']).kind // → 'slow'
+ */
 export const nextRung = (ladder: Ladder | undefined, done: readonly string[]): Rung | null =>
   ladder?.rungs.find((r) => !done.includes(r.id)) ?? null;
 
 /**
  * What could go into next week, weighed: technique of the next rungs, due checks, corners, next rungs; new sections
  * last.
+ *
+ * @example
+ * weekCandidates([{ piece: piece(), score, sections: placeSections(score, [section('a', 0, 3)]),
+ *   ladders: [{ id: 'l', pieceId: 'p', sectionId: 'a', rungs: [rung('slow', 40)] }] }], new Map(), 's',
+ *   '2026-05-20T15:00:00.000Z').map((c) => c.kind) // → ['rung']
  */
 export function weekCandidates(
   work: readonly WorkedPiece[],

@@ -22,6 +22,10 @@ const STALE_AFTER_DAYS = 14;
 /**
  * Practice against plan, week by week up to the week of `today`: what was assigned last before the week's end against
  * what was logged.
+ *
+ * @example
+ * practiceWeeks([practised('2026-05-20', 15)], [given('2026-05-18', 5)], { today: '2026-05-20', zone: 'UTC',
+ *   weeks: 1 }) // → [{ monday: '2026-05-18', planned: 15, practised: 15 }]
  */
 export function practiceWeeks(
   practice: readonly PracticeEvent[],

@@ -34,7 +34,13 @@ export const daysInWords = (days: readonly number[]): string =>
 
 const once = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
-/** Lesson and week in plain language, for a parent or a missed lesson: lines of text, no jargon of the tool. */
+/**
+ * Lesson and week in plain language, for a parent or a missed lesson: lines of text, no jargon of the tool.
+ *
+ * @example
+ * recapText({ student: 'Ada', date: '20 May', missed: true, said: '', heard: [], items: [],
+ *   cue: '' }).split('\n')[0] // → 'Ada, this is for the lesson missed on 20 May.'
+ */
 export function recapText(r: RecapRequest): string {
   const out: string[] = [
     r.missed ? `${r.student}, this is for the lesson missed on ${r.date}.` : `${r.student}’s lesson on ${r.date}`,

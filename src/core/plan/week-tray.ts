@@ -77,6 +77,8 @@ function daysFor(room: readonly number[], minutes: number, wanted: number): read
  * what fits on fewer days than wanted too. Within a day, technique comes first and checks next. Minutes of no day are
  * ever exceeded; candidates of no length or on no day are left out. `mostInWeek` is a second limit, so that a week does
  * not rise too fast over the one before.
+ *
+ * @example fillTray([task('bars 1–4', 5, 3)], [10, 10, 10, 10, 10, 0, 0]).items[0].on // → [0, 2, 4]
  */
 export function fillTray(
   candidates: readonly Candidate[],

@@ -83,6 +83,9 @@ function strikesOf(
  * where it begins, is a silent token. Voices of the staff are merged: a place is said when any voice strikes there.
  * Example: dotted quarter, eighth tied to a quarter, quarter in 4/4 by meter gives 1 (2) & (3) 4 **[common practice]**.
  * A free bar has no beats and gives no tokens.
+ *
+ * @example
+ * countStaff(scoreOf('C3/2 D/2 E2 |]'), 'P1', 1, 0, 0)[0].tokens.map((t) => t.text) // → ['1', '2', '&', '3', '4']
  */
 export function countStaff(
   score: Score,
@@ -157,7 +160,11 @@ export interface TieCount {
   readonly offOn: Fraction;
 }
 
-/** Ties of a staff: how many beats the note is held, and on which count it ends. */
+/**
+ * Ties of a staff: how many beats the note is held, and on which count it ends.
+ *
+ * @example tieCounts(scoreOf('C2 D2- | D2 z2 |]'), 'P1', 1).map((t) => fractionText(t.beats)) // → ['4']
+ */
 export function tieCounts(score: Score, part: string, staff: number): TieCount[] {
   const mine = score.notes.filter((n) => n.part === part && n.staff === staff && n.grace === null);
   return struckNotes(mine).flatMap(({ note, sounding }) => {

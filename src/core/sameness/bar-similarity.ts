@@ -49,6 +49,8 @@ export const oneNoteOther = (a: BarContent, b: BarContent): boolean =>
  * How alike two bars of one line are, 0 to 1: the share of notes with the same pitch at the same place, and the share
  * of strikes at the same place. 1 for exact copies, 0.45 for the same rhythm with all other notes, 0 where one is empty
  * and the other not.
+ *
+ * @example barSimilarity(barLines(score).all.bars[0], barLines(score).all.bars[4]) // → 1
  */
 export function barSimilarity(a: BarContent, b: BarContent): number {
   if (a.notes.length === 0 || b.notes.length === 0) return a.notes.length === b.notes.length ? 1 : 0;

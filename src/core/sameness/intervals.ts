@@ -14,7 +14,11 @@ export interface IntervalCount {
   readonly first: string | null;
 }
 
-/** Follows the highest note of each onset, the line a student sees. Notes without a pitch break the line. */
+/**
+ * Follows the highest note of each onset, the line a student sees. Notes without a pitch break the line.
+ *
+ * @example intervalsOf(score, 0, 0)[0].steps // → 3
+ */
 export function intervalsOf(score: Score, from: number, to: number): IntervalCount[] {
   return score.parts.flatMap((part) =>
     Array.from({ length: part.staves }, (_, s) => {

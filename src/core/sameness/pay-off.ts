@@ -99,6 +99,8 @@ const MOST_STEPS = 60;
 /**
  * The bars that, learned first, pay for the largest share of the played time: greedy, one bar at a time, until
  * everything is paid for. Each step holds all bars chosen so far. An empty piece gives no steps.
+ *
+ * @example payOff(score)[0].bars // → [0]
  */
 export function payOff(score: Score, weights: PayOffWeights = PAY_OFF_WEIGHTS): PayOffStep[] {
   const { credits, seconds } = payOffTable(score, weights);

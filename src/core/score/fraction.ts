@@ -23,6 +23,8 @@ export function gcd(a: number, b: number): number {
 export const lcm = (a: number, b: number): number => (a / gcd(a, b)) * b;
 
 /**
+ * A fraction in lowest terms, its sign above the line.
+ *
  * @throws never; a zero denominator is a bug in the caller and gives 0/1.
  *
  * @example fraction(6, 8) // → { n: 3, d: 4 }

@@ -53,6 +53,8 @@ function renamed(
  * The ids of a later edition: what is matched by its content keeps its id, so that marks and sections stay on it
  * without being touched; what is new gets an id of its own, never that of something lost. `before` is under its kept
  * ids, `after` as it was read.
+ *
+ * @example keepIds(score, score, 2).newBars // → []
  */
 export function keepIds(before: Score, after: Score, edition: number): KeptEdition {
   const match = matchEditions(before, after);

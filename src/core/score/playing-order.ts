@@ -110,6 +110,8 @@ function innermost(repeats: readonly Repeat[], endings: readonly Ending[], at: n
 }
 
 /**
+ * Bars in the order in which they are played, as indexes: repeats, endings and jumps followed.
+ *
  * @param repeatsAfterJump take repeats again after da capo or dal segno even where the sign does not ask for it.
  *
  * @example playingOrder(scoreOf('C4|D4:|E4|').bars).order // → [0, 1, 0, 1, 2]

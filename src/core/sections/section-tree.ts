@@ -11,7 +11,11 @@ export interface PlacedSection {
 
 export type SectionCode = 'section-one-bar' | 'section-no-neighbour' | 'section-upside-down' | 'section-outside';
 
-/** Sections whose bars still exist, in playing order; longer ones before those inside them. */
+/**
+ * Sections whose bars still exist, in playing order; longer ones before those inside them.
+ *
+ * @example placeSections(score, [section('b', 4, 7), section('a', 0, 3)]).map((p) => p.from) // → [0, 4]
+ */
 export function placeSections(score: Score, sections: readonly Section[]): PlacedSection[] {
   const index = new Map(score.bars.map((bar) => [bar.id, bar.index as number]));
   return sections
@@ -53,7 +57,11 @@ export function nextLetter(sections: readonly Section[]): string {
   return '?';
 }
 
-/** Moves both ends of a section; the last bar may not come before the first. */
+/**
+ * Moves both ends of a section; the last bar may not come before the first.
+ *
+ * @example moveEnds(score, section('a', 0, 3), 3, 2).issue.code // → 'section-upside-down'
+ */
 export function moveEnds(score: Score, section: Section, from: number, to: number): Result<Section, SectionCode> {
   const fromBar = barId(score, from);
   const toBar = barId(score, to);
@@ -67,7 +75,13 @@ export function moveEnds(score: Score, section: Section, from: number, to: numbe
   });
 }
 
-/** Splits before bar `at`: the first part keeps the id, name and letter; the second takes `second`. */
+/**
+ * Splits before bar `at`: the first part keeps the id, name and letter; the second takes `second`.
+ *
+ * @example
+ * splitSection(score, placeSections(score, [section('a', 0, 7)])[0], 4, { id: 'b',
+ *   letter: 'B' }).value.map((s) => s.id) // → ['a', 'b']
+ */
 export function splitSection(
   score: Score,
   placed: PlacedSection,
@@ -95,7 +109,13 @@ export function splitSection(
   ]);
 }
 
-/** Joins a section with the one that begins right after it; the first keeps its id, name and letter. */
+/**
+ * Joins a section with the one that begins right after it; the first keeps its id, name and letter.
+ *
+ * @example
+ * joinSections({ section: section('a', 0, 3), from: 0, to: 3 }, { section: section('b', 5, 7), from: 5,
+ *   to: 7 }).issue.code // → 'section-no-neighbour'
+ */
 export function joinSections(first: PlacedSection, second: PlacedSection): Result<Section, SectionCode> {
   const meetInside =
     second.from === first.to && first.section.toOffset !== null && first.section.toOffset === second.section.fromOffset;
@@ -118,6 +138,10 @@ export function offsetQuarters(text: string): Fraction {
 /**
  * Moves the cut between two sections that follow one another to `offset` quarters into bar `bar`: the first ends there,
  * the second begins there. An offset of 0 is the bar line before `bar`.
+ *
+ * @example
+ * moveCut(score, placeSections(score, [section('a', 0, 3)])[0], placeSections(score, [section('b', 4, 7)])[0], 2,
+ *   fraction(0)).value.map((s) => s.fromBar) // → ['bar-1', 'bar-3']
  */
 export function moveCut(
   score: Score,

@@ -6,6 +6,10 @@ import { carriedMark, type Mark } from './kinds/marks';
  * The marks of bars `model` as they would stand on bars `copy` (both ends included): only on notes that have a partner
  * there, never where a mark of the same kind stands already. A student's own layer stays where it is. No partners give
  * none.
+ *
+ * @example
+ * carryMarks(score, [finger(score.notes[0].id, '3')], [0, 3], [4, 7]).map((m) => m.noteId === score.notes[13].id)
+ * // → [true]
  */
 export function carryMarks(
   score: Score,

@@ -36,6 +36,10 @@ export interface SectionPlace {
 /**
  * The id a section gets when it is made; it keeps it when its ends move. A second one made at a place that is taken
  * gets a number.
+ *
+ * @example
+ * sectionId({ pieceId: 'p', fromBar: 'b1', fromOffset: '0', toBar: 'b4', toOffset: null, hand: 'all' }, new Set())
+ * // → 'section~p~b1~0~b4~end~all'
  */
 export function sectionId(place: SectionPlace, taken: ReadonlySet<string>): string {
   const id = placeId(

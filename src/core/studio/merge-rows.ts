@@ -71,7 +71,13 @@ export function withFields<T extends object>(row: T, values: ReadonlyMap<string,
   return Object.fromEntries([...others, ...present]) as T;
 }
 
-/** A new row, there since `at`. */
+/**
+ * A new row, there since `at`.
+ *
+ * @example
+ * madeRow({ id: 'a' }, '2026-05-20T15:00:00.000Z')
+ * // → { id: 'a', updatedAt: '2026-05-20T15:00:00.000Z', touched: { id: '2026-05-20T15:00:00.000Z' } }
+ */
 export const madeRow = <T extends { readonly id: string }>(row: T, at: Stamp): T & MergeableRow => ({
   ...row,
   updatedAt: at,
@@ -81,6 +87,10 @@ export const madeRow = <T extends { readonly id: string }>(row: T, at: Stamp): T
 /**
  * A row as it is after a change at `at`: the fields that differ carry the time. The same row comes back where nothing
  * differs.
+ *
+ * @example
+ * withTouched({ id: 'a', name: '', updatedAt: '1' }, { id: 'a', name: 'A', updatedAt: '1' }, '2').touched
+ * // → { id: '1', name: '2' }
  */
 export function withTouched<T extends MergeableRow>(before: T, after: T, at: Stamp): T {
   const fields = changedFields(before, after);

@@ -32,7 +32,13 @@ const OF_ONE_BROWSER: ReadonlySet<string> = new Set(['settings lastBackupAt']);
 
 export const isThere = ({ row, removedAt }: KeptRow): boolean => removedAt === null || row.updatedAt > removedAt;
 
-/** One thing as two devices have it, as one. */
+/**
+ * One thing as two devices have it, as one.
+ *
+ * @example
+ * mergeKept('sections', { row: section('a', 0, 3), removedAt: null }, { row: section('a', 0, 3),
+ *   removedAt: '2027' }).kept.removedAt // → '2027'
+ */
 export function mergeKept(
   table: RowTable,
   a: KeptRow,
@@ -59,7 +65,11 @@ export const standingRecord = (a: StudioEvent, b: StudioEvent): StudioEvent =>
 /** How a record that another stands in front of is kept. */
 export const setAside = (record: StudioEvent): SetAside => ({ id: `${record.id} ${contentHash(record)}`, record });
 
-/** Two records under one id: which stands, and what is set aside. The same one twice leaves nothing aside. */
+/**
+ * Two records under one id: which stands, and what is set aside. The same one twice leaves nothing aside.
+ *
+ * @example mergeRecords(practised('2026-05-20', 10), practised('2026-05-20', 15)).stands.minutes // → 15
+ */
 export function mergeRecords(
   a: StudioEvent,
   b: StudioEvent,
@@ -72,7 +82,11 @@ export function mergeRecords(
 const isRow = (row: unknown): row is MergeableRow =>
   typeof row === 'object' && row !== null && 'id' in row && 'updatedAt' in row;
 
-/** Rows of one table, there or taken away, by id; doubles within it are merged. */
+/**
+ * Rows of one table, there or taken away, by id; doubles within it are merged.
+ *
+ * @example keptRows('sections', [section('a', 0, 3)], []).get('a').removedAt // → null
+ */
 export function keptRows(
   table: RowTable,
   rows: readonly MergeableRow[],
@@ -99,7 +113,11 @@ export function keptRows(
   return kept;
 }
 
-/** A kept row as the tables hold it: the row where it is there, and its removal where it ever had one. */
+/**
+ * A kept row as the tables hold it: the row where it is there, and its removal where it ever had one.
+ *
+ * @example asStored('sections', { row: { id: 'a', updatedAt: '1' }, removedAt: '2' }).row // → null
+ */
 export function asStored(
   table: RowTable,
   { row, removedAt }: KeptRow,
@@ -112,7 +130,11 @@ export function asStored(
   };
 }
 
-/** In the order of their ids. */
+/**
+ * In the order of their ids.
+ *
+ * @example byId([{ id: 'b' }, { id: 'a' }]).map((x) => x.id) // → ['a', 'b']
+ */
 export const byId = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
   [...list].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 const unionById = <T extends { readonly id: string }>(...lists: readonly (readonly T[])[]): T[] =>
@@ -138,6 +160,10 @@ export function joinRecords(...lists: readonly (readonly StudioEvent[])[]): {
 /**
  * Two studios as one: rows field by field, records joined, removals by their time. The order, the grouping and
  * repetition do not matter. Lists come sorted by id.
+ *
+ * @example
+ * mergeStudios(emptyStudio(), { ...emptyStudio(), students: [student('s')] }).studio.students.map((x) => x.id)
+ * // → ['s']
  */
 export function mergeStudios(
   a: Studio,

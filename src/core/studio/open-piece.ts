@@ -22,7 +22,11 @@ const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore
   score: { ...read.score, warnings: [...more, ...read.score.warnings] },
 });
 
-/** Opens MusicXML (plain or zipped), ABC or MIDI by content. Errors carry the codes of the reader that was tried. */
+/**
+ * Opens MusicXML (plain or zipped), ABC or MIDI by content. Errors carry the codes of the reader that was tried.
+ *
+ * @example openPiece(new TextEncoder().encode(xml), 'x.xml').then((r) => r.value.format) // → 'musicxml'
+ */
 export async function openPiece(bytes: Uint8Array, file: string): Promise<Result<OpenedPiece>> {
   const kind = sniffFile(bytes, file);
   if (kind === 'abc') {
@@ -94,7 +98,13 @@ export function openAbc(abc: string, file: string): Result<OpenedPiece> {
   });
 }
 
-/** A bar grid to a piece; what does not fit a bar is said in the warnings. */
+/**
+ * A bar grid to a piece; what does not fit a bar is said in the warnings.
+ *
+ * @example
+ * openGrid(emptyGrid({ title: 'Air', composer: '', bars: 2, staves: 1, clef: 'treble', meter: '3/4', key: 'G',
+ *   pickup: '', perMinute: null }), 'x').value.read.score.bars.length // → 2
+ */
 export function openGrid(grid: Grid, file: string): Result<OpenedPiece> {
   const draft = gridToDraft(grid);
   if (!draft.ok) return draft;
@@ -125,7 +135,11 @@ export interface KeptDocument {
   readonly kept?: KeptIds | undefined;
 }
 
-/** Reads a kept piece, under the ids that its bars and notes keep. */
+/**
+ * Reads a kept piece, under the ids that its bars and notes keep.
+ *
+ * @example readKept({ source: xml, fileName: 'x.xml' }).value.score.bars.length // → 8
+ */
 export function readKept(piece: KeptDocument): Result<ReadScore> {
   const read = readScore(piece.source, piece.fileName);
   return read.ok ? ok({ ...read.value, score: withKeptIds(read.value.score, piece.kept) }) : read;
@@ -139,6 +153,8 @@ export interface OpenedEdition extends KeptEdition {
 /**
  * A piece opened as the later edition of one that is kept: what did not change keeps its id. `before` was read by
  * `readKept`.
+ *
+ * @example openEdition(read, undefined, openAbc('X:1\nK:C\nC4|', 'x.abc').value).newBars // → [0]
  */
 export function openEdition(before: ReadScore, kept: KeptIds | undefined, opened: OpenedPiece): OpenedEdition {
   const edition = keepIds(before.score, opened.read.score, (kept?.edition ?? 1) + 1);

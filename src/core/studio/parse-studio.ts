@@ -16,14 +16,22 @@ import {
   type Studio,
 } from './schemas';
 
-/** Where a row is wrong, in a sentence: `items → 3 → what: Too big`. */
+/**
+ * Where a row is wrong, in a sentence: `items → 3 → what: Too big`.
+ *
+ * @example whyNot({ issues: [{ path: ['items', 3, 'what'], message: 'Too big' }] }) // → 'items → 3 → what: Too big'
+ */
 export function whyNot(error: z.ZodError): string {
   const [first] = error.issues;
   const path = first?.path.join(' → ') ?? '';
   return `${path === '' ? 'the whole' : path}: ${first?.message ?? 'it does not hold what it should'}`.slice(0, 500);
 }
 
-/** A row that does not hold what it should, as it is kept. */
+/**
+ * A row that does not hold what it should, as it is kept.
+ *
+ * @example asDamaged('marks', { id: 'x' }, 'kind: missing').table // → 'marks'
+ */
 export const asDamaged = (table: string, row: unknown, why: string): Damaged => ({
   id: `${table} ${contentHash(row)}`,
   table,
@@ -31,7 +39,11 @@ export const asDamaged = (table: string, row: unknown, why: string): Damaged => 
   row,
 });
 
-/** A row of a table, checked; a sentence where it is wrong. */
+/**
+ * A row of a table, checked; a sentence where it is wrong.
+ *
+ * @example parseRow('sections', { id: 'x' }).why // → 'pieceId: Invalid input: expected string, received undefined'
+ */
 export function parseRow(table: RowTable, row: unknown): { readonly row: AnyRow } | { readonly why: string } {
   const parsed = ROW_SCHEMAS[table].safeParse(row);
   return parsed.success ? { row: parsed.data as AnyRow } : { why: whyNot(parsed.error) };

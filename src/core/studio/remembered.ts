@@ -72,6 +72,8 @@ export function recallPiece(
 /**
  * The marks of a piece that MusicXML has a place for, and its sections as rehearsal marks. Suggestions and printed
  * marks are not written.
+ *
+ * @example toWrittenMarks([finger('n1', '3')], []) // → [{ kind: 'finger', noteId: 'n1', finger: '3' }]
  */
 export function toWrittenMarks(marks: readonly Mark[], sections: readonly Section[]): WrittenMark[] {
   const letters = sections.flatMap((s): WrittenMark[] =>

@@ -20,7 +20,11 @@ export interface ReadStudioFile {
   readonly listed: readonly string[];
 }
 
-/** A studio as the text of a `.oakrungs.json` file. */
+/**
+ * A studio as the text of a `.oakrungs.json` file.
+ *
+ * @example JSON.parse(writeStudioFile(emptyStudio(), '2026-05-20T15:00:00.000Z')).format // → 'oakrungs-studio'
+ */
 export function writeStudioFile(studio: Studio, exportedAt: string): string {
   const file: StudioFile = { format: 'oakrungs-studio', version: STUDIO_VERSION, exportedAt, studio };
   return `${JSON.stringify(file, null, 1)}\n`;
@@ -72,6 +76,10 @@ export function readStudioFile(text: string, file: string, zone: Zone): Result<R
   return ok({ studio, version, listed: upgraded.listed });
 }
 
-/** The published JSON Schema of the studio file. */
+/**
+ * The published JSON Schema of the studio file.
+ *
+ * @example studioJsonSchema().type // → 'object'
+ */
 export const studioJsonSchema = (): unknown =>
   z.toJSONSchema(studioFileSchema, { target: 'draft-2020-12', unrepresentable: 'any' });

@@ -44,7 +44,11 @@ const withInstrument = (row: Loose): Loose => ({
 
 const laterOf = (a: Loose, b: Loose): Loose => (text(a['updatedAt']) >= text(b['updatedAt']) ? a : b);
 
-/** A mark's id from its place; what is no mark of ours keeps its id and is told apart later. */
+/**
+ * A mark's id from its place; what is no mark of ours keeps its id and is told apart later.
+ *
+ * @example markWithPlace({ ...finger('n1', '3'), id: 'old' }).id // → 'finger~p~n1~full~'
+ */
 export function markWithPlace(row: Loose): Loose {
   const parsed = markSchema.safeParse(row);
   return parsed.success ? { ...row, id: markId(parsed.data) } : row;
@@ -152,7 +156,13 @@ function withDay(event: Loose, zone: Zone, moved: { count: number }): Loose {
 const clamped = (row: Loose, field: string, most: number): Loose =>
   text(row[field]).length > most ? { ...row, [field]: clampText(text(row[field]), most) } : row;
 
-/** A studio of version 2 (or 1, which only lacked templates) as version 3 keeps it. `zone` is where the studio is. */
+/**
+ * A studio of version 2 (or 1, which only lacked templates) as version 3 keeps it. `zone` is where the studio is.
+ *
+ * @example
+ * upgradeStudio({ ladders: [{ id: 'old', sectionId: 'a' }] }, 'UTC').studio.ladders
+ * // → [{ id: 'ladder~a', sectionId: 'a' }]
+ */
 export function upgradeStudio(old: LooseStudio, zone: Zone): Upgraded {
   const listed: string[] = [];
   const rows = (table: string): Loose[] => (old[table] ?? []).map(withTimes);

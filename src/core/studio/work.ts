@@ -3,6 +3,10 @@ import type { Piece, Student } from './schemas';
 /**
  * The pieces a student works on: those put down for the student, in that order; else those the student was heard on or
  * given before, in the order of their titles.
+ *
+ * @example
+ * piecesInWork(student('s', { pieceIds: ['b'] }), [piece({ id: 'a' }), piece({ id: 'b' })],
+ *   new Set()).map((p) => p.id) // → ['b']
  */
 export function piecesInWork(student: Student, pieces: readonly Piece[], met: ReadonlySet<string>): Piece[] {
   if (student.pieceIds !== undefined)

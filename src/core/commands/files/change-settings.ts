@@ -14,7 +14,11 @@ export interface ChangeSettings {
   readonly label: string;
 }
 
-/** Settings of a studio that has none yet. */
+/**
+ * Settings of a studio that has none yet.
+ *
+ * @example freshSettings().id // → 'studio'
+ */
 export const freshSettings = (): RowToPut<'settings'> => ({
   id: 'studio',
   name: '',

@@ -13,7 +13,12 @@ export interface CarryToCopies {
   readonly to?: readonly string[];
 }
 
-/** Sections that are the same as this one: linked to it, or linked to what it is linked to. */
+/**
+ * Sections that are the same as this one: linked to it, or linked to what it is linked to.
+ *
+ * @example
+ * copiesOf(section('a', 0, 3), [section('b', 4, 7, { likeId: 'a' }), section('c', 4, 7)]).map((s) => s.id) // → ['b']
+ */
 export const copiesOf = (section: Section, all: readonly Section[]): Section[] =>
   all.filter(
     (s) =>

@@ -68,6 +68,8 @@ function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'finge
 /**
  * Shapes of a chord found from the tuning, easiest first. `classes` are pitch classes 0 to 11, the root first; every
  * one must sound (a fifth may be left out where there are more classes than strings). `most` shapes at most.
+ *
+ * @example chordShapes(INSTRUMENTS.ukulele.fingers, [0, 4, 7])[0].frets // → [3, 0, 0, 0]
  */
 export function chordShapes(instrument: FrettedStrings, classes: readonly number[], most = 12): ChordShape[] {
   const [root = 0] = classes;
@@ -141,6 +143,9 @@ export interface ChordChange {
 /**
  * What a change from one shape to another asks: fingers that stay on their string and fret, fingers that move, and the
  * cost of it.
+ *
+ * @example
+ * chordChange({ frets: [0, 1, 0], fingers: [0, 1, 0] }, { frets: [1, 1, 0], fingers: [2, 1, 0] }).stay // → [1]
  */
 export function chordChange(a: ChordShape, b: ChordShape): ChordChange {
   const stay: number[] = [];

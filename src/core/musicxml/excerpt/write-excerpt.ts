@@ -117,6 +117,9 @@ function eventsByPlace(score: Score, from: number, to: number) {
 /**
  * Writes bars `from` to `to` (both included, clamped to the piece) as a complete MusicXML 4.0 document.
  * Bar and note ids are those of the model, so they come back in the engraved SVG.
+ *
+ * @example
+ * readScore(writeExcerpt(xml, read, { from: 2, to: 3 }), 'x').value.score.bars.map((b) => b.number) // → ['3', '4']
  */
 export function writeExcerpt(text: string, read: Source, request: ExcerptRequest): string {
   const { score } = read;

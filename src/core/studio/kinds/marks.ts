@@ -59,15 +59,27 @@ const kindOf = (mark: Mark): MarkKind<Mark> => MARK_KINDS[mark.kind] as MarkKind
 /** A mark as it is before it has its id and its time. */
 export type NewMark = { readonly [K in Mark['kind']]: Omit<MarkOf<K>, 'id' | 'updatedAt' | 'touched'> }[Mark['kind']];
 
-/** The id that the place of a mark gives it: kind, piece, note or bar, variant or reading, student. */
+/**
+ * The id that the place of a mark gives it: kind, piece, note or bar, variant or reading, student.
+ *
+ * @example markId(finger('n1', '3')) // → 'finger~p~n1~full~'
+ */
 export function markId(mark: NewMark): string {
   const place = kindOf(mark as Mark).place(mark as Mark);
   return placeId(mark.kind, mark.pieceId, ...place, mark.studentId ?? '');
 }
 
-/** A mark in a few words. */
+/**
+ * A mark in a few words.
+ *
+ * @example markInWords(finger('n1', '3')) // → 'finger 3'
+ */
 export const markInWords = (mark: Mark): string => kindOf(mark).words(mark);
-/** The notes a mark stands at; none for marks of a bar or of the whole piece. */
+/**
+ * The notes a mark stands at; none for marks of a bar or of the whole piece.
+ *
+ * @example notesOfMark(finger('n1', '3')) // → ['n1']
+ */
 export const notesOfMark = (mark: Mark): readonly string[] => kindOf(mark).notes(mark);
 /** The mark at the partners of its notes, under the id of its new place; null where it has none there. */
 export function carriedMark(mark: Mark, partner: PartnerOf): Mark | null {

@@ -50,7 +50,15 @@ const kindOf = (event: StudioEvent): RecordKind<StudioEvent> => RECORD_KINDS[eve
 /** A record as it is before it has its id and its time. */
 export type NewEvent = { readonly [K in StudioEvent['kind']]: Omit<EventOf<K>, 'id' | 'at'> }[StudioEvent['kind']];
 
-/** What a record is called. */
+/**
+ * What a record is called.
+ *
+ * @example labelOfEvent(given('2026-05-20', 10)) // → 'week given'
+ */
 export const labelOfEvent = (event: StudioEvent): string => kindOf(event).label;
-/** Ids of the records that a record speaks of. */
+/**
+ * Ids of the records that a record speaks of.
+ *
+ * @example spokenOf(takenBack('2026-05-21', 'e1')) // → ['e1']
+ */
 export const spokenOf = (event: StudioEvent): readonly string[] => kindOf(event).speaksOf(event);
