@@ -43,8 +43,6 @@ const TESTS = ['**/*.test.ts', 'tests/**/*.ts', 'src/store/studio-for-tests.ts']
 
 /** Not rebuilt yet; this list only gets shorter. */
 const STILL_TOO_LONG = [
-  'src/demo/build-demo.ts',
-  'src/demo/demo-history.ts',
   'src/features/board/board-screen.tsx',
   'src/features/board/level-grid.tsx',
   'src/features/board/log-practice.tsx',
