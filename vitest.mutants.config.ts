@@ -6,7 +6,6 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     include: ['src/core/{mastery,plan,ladder,commands,studio}/**/*.test.ts', 'src/store/run-command.test.ts'],
-    exclude: ['src/core/studio/studio-file.test.ts'],
     testTimeout: 20_000,
     setupFiles: ['fake-indexeddb/auto'],
   },
