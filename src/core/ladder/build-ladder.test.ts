@@ -1,10 +1,13 @@
 import type { InstrumentId } from '../instruments';
 import { describe, expect, it } from 'vitest';
-import { USUAL_TEACHING, type Rung, type Teaching } from '../studio';
-import { buildLadder } from './build-ladder';
+import { USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
+import { buildLadder, type LadderRequest } from './build-ladder';
+import type { CopyOf } from './copy-of';
+import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import { densestQuarter, startTempo } from './start-tempo';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 
+const AT = '2026-05-20T15:00:00.000Z';
 const score = (abc: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/8\nQ:1/4=100\nK:C\n${abc}`);
 const ladder = (
   abc: string,
@@ -95,5 +98,108 @@ describe('the ladder of a section', () => {
     });
     expect(copy.map((r) => r.kind)).toEqual(['corner', 'alone', 'join', 'run']);
     expect(copy[0]?.what).toContain('G instead of F');
+  });
+  it('says of an exact copy that it is the same, and of the first section that nothing joins into it', () => {
+    const s = score('c4d4|e4f4|c4d4|e4f4|');
+    const copy = (from: number, copyOf: CopyOf, more: Partial<LadderRequest> = {}) =>
+      buildLadder({
+        score: s,
+        from,
+        to: from + 1,
+        instrument: 'piano',
+        targetTempo: 72,
+        copyOf,
+        sectionId: 's',
+        ...more,
+      });
+    const same = copy(2, { name: 'A', differences: [] });
+    expect(same.map((r) => [r.kind, r.tempo, r.times])).toEqual([
+      ['alone', 43, 2],
+      ['join', 43, 3],
+      ['run', 72, 1],
+    ]);
+    expect(same[0]?.why).toBe('the same as A');
+    expect(copy(0, { name: 'B', differences: [] }).map((r) => r.kind)).toEqual(['alone', 'run']);
+    const [differs, rest] = copy(2, { name: 'A', differences: [{ bar: 3, words: 'F more' }] });
+    expect(differs).toMatchObject({
+      what: 'Only here it is not as A: bar 4, F more',
+      bars: [s.bars[3]?.id, s.bars[3]?.id],
+      times: 4,
+    });
+    expect(rest?.why).toBe('the rest is as A');
+    expect(rest).not.toHaveProperty('bars');
+    expect(copy(2, { name: 'A', differences: [] }).every((r) => r.hands === '')).toBe(true);
+  });
+  it('plays a copy with both hands where there are two', () => {
+    const s = score('%%score {1 2}\nV:1\nc8|c8|\nV:2 clef=bass\nC8|C8|');
+    const rungs = buildLadder({
+      score: s,
+      from: 1,
+      to: 1,
+      instrument: 'piano',
+      targetTempo: null,
+      copyOf: { name: 'A', differences: [] },
+      sectionId: 's',
+    });
+    expect(rungs.map((r) => r.hands)).toEqual(['both', 'both', 'both']);
+  });
+  it('has a rung for dynamics that the teacher wrote inside the section, not beside it', () => {
+    const s = score('c4d4|e4f4|g4a4|c8|');
+    const note = (bar: number) => s.notes.find((n) => n.bar === bar)?.id ?? '';
+    const loud = (bar: number, kind: 'dynamic' | 'cue' = 'dynamic'): Mark => {
+      const base = { id: 'm', pieceId: 'p', studentId: null, source: 'teacher' as const, updatedAt: AT };
+      return kind === 'cue'
+        ? { ...base, kind, noteId: note(bar), text: 'sing' }
+        : { ...base, kind, noteId: note(bar), level: 'f' };
+    };
+    const swell: Mark = {
+      id: 'w',
+      pieceId: 'p',
+      studentId: null,
+      source: 'teacher',
+      updatedAt: AT,
+      kind: 'wedge',
+      noteId: note(1),
+      toNoteId: note(2),
+      role: 'crescendo',
+    };
+    const withMarks = (...marks: readonly Mark[]) =>
+      buildLadder({ score: s, from: 1, to: 2, instrument: 'piano', targetTempo: null, marks, sectionId: 's' }).some(
+        (r) => r.kind === 'dynamics',
+      );
+    expect(withMarks()).toBe(false);
+    expect([0, 1, 2, 3].map((bar) => withMarks(loud(bar)))).toEqual([false, true, true, false]);
+    expect(withMarks(swell)).toBe(true);
+    expect(withMarks(loud(1, 'cue'))).toBe(false);
+  });
+  it('gives a rung about one bar its bar, its printed number and the minutes of that bar', () => {
+    const s = score("c8|c8|c8|c8|^c/=d/^d/e/ f/^f/g/^g/ a/^a/b/c'/ ^c'/d'/^d'/e'/|c8|c8|c8|");
+    const rungs = buildLadder({ score: s, from: 0, to: 7, instrument: 'piano', targetTempo: null, sectionId: 's' });
+    const corner = rungs.find((r) => r.kind === 'corner');
+    expect(corner?.bars).toEqual([s.bars[4]?.id, s.bars[4]?.id]);
+    expect(corner?.what).toContain('bar 5');
+    expect(rungs.find((r) => r.kind === 'run')).not.toHaveProperty('bars');
+    const tempo = corner?.tempo ?? 0;
+    expect(corner?.minutes).toBe(estimateMinutes(s, 4, 4, tempo, corner?.times ?? 0, USUAL_OVERHEAD));
+    expect(rungs.every((r) => !r.own && r.key !== undefined)).toBe(true);
+  });
+  it('counts minutes at the middle of a range of tempos, and longer for a student who practises slowly', () => {
+    const s = score('"^rubato"c4d4|c8|');
+    const request = { score: s, from: 0, to: 1, instrument: 'piano', targetTempo: 100, sectionId: 's' } as const;
+    const free = buildLadder(request).find((r) => r.kind === 'tempo');
+    expect(free?.minutes).toBe(estimateMinutes(s, 0, 1, 100, free?.times ?? 0, USUAL_OVERHEAD));
+    const total = (rungs: readonly Rung[]) => rungs.reduce((sum, r) => sum + (r.minutes ?? 0), 0);
+    expect(total(buildLadder({ ...request, overhead: USUAL_OVERHEAD * 2 }))).toBeGreaterThan(
+      total(buildLadder(request)),
+    );
+  });
+  it('performs the whole piece only at its end, and begins with its beginning', () => {
+    const s = score('c4d4|e4f4|g4a4|c8|');
+    const of = (from: number, to: number) =>
+      buildLadder({ score: s, from, to, instrument: 'piano', targetTempo: null, sectionId: 's' }).map((r) => r.kind);
+    expect(of(0, 3)).toContain('perform');
+    expect(of(0, 1)).not.toContain('perform');
+    expect(of(0, 1)).not.toContain('join');
+    expect(of(2, 3)).toContain('join');
   });
 });
