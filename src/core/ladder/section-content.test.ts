@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { changeBar, emptyGrid } from '../bargrid';
+import { openGrid } from '../studio';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 import { pieceContent, sectionContent } from './section-content';
 
@@ -6,6 +8,23 @@ const score = (abc: string, head = 'M:4/4\nL:1/8\nQ:1/4=100\nK:C') => scoreOfAbc
 const content = (abc: string, from?: number, to?: number, head?: string) => {
   const s = score(abc, head);
   return sectionContent(pieceContent(s), from ?? 0, to ?? s.bars.length - 1);
+};
+/** One bar of which only the rhythm is known. */
+const rhythmOnly = (typed: string) => {
+  const grid = emptyGrid({
+    title: '',
+    composer: '',
+    bars: 1,
+    staves: 1,
+    clef: 'treble',
+    meter: '4/4',
+    key: 'C',
+    pickup: '',
+    perMinute: null,
+  });
+  const opened = openGrid(changeBar(grid, 0, { typed: [typed] }), 'grid');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  return opened.value.read.score;
 };
 const PIANO = '%%score {1 2}\n';
 
@@ -74,5 +93,63 @@ describe('what bars hold', () => {
     expect(found.corners[0]?.reason).not.toBe('');
     expect(content(hard, 0, 3).corners).toEqual([]);
     expect(content(hard, 0, 0).corners).toEqual([]);
+  });
+  describe('corners, with difficulties given by hand', () => {
+    const bars = score('c8|'.repeat(8));
+    const corners = (scores: readonly number[], from: number, to: number, reason = 'a leap') =>
+      sectionContent(
+        pieceContent(
+          bars,
+          scores.map((s, bar) => ({
+            bar,
+            score: s,
+            reasons: s >= 1 ? [{ kind: 'leap', points: 1, text: `${reason} in ${bar}` }] : [],
+            hands: [],
+          })),
+        ),
+        from,
+        to,
+      ).corners;
+    it('are those of the piece that lie here, both ends included, two at most, hardest first', () => {
+      const scores = [1, 5, 1, 6, 1, 7, 1, 1];
+      expect(corners(scores, 0, 7).map((c) => c.bar)).toEqual([5, 3]);
+      expect(corners(scores, 1, 3).map((c) => c.bar)).toEqual([3, 1]);
+      expect(corners(scores, 1, 3)[0]?.reason).toBe('a leap in 3');
+      expect(corners(scores, 1, 1).map((c) => c.bar)).toEqual([1]);
+    });
+    it('else the one bar clearly above the middle of these bars, if there is more than one', () => {
+      const scores = [1, 1, 1.9, 1, 1.7, 1.7, 1.7, 1.7];
+      expect(corners(scores, 0, 3).map((c) => c.bar)).toEqual([2]);
+      expect(corners(scores, 1, 2).map((c) => c.bar)).toEqual([]);
+      expect(corners(scores, 2, 2)).toEqual([]);
+      // Exactly as far above as it takes; a tenth less is not enough.
+      expect(corners([1, 1, 1.8, 1, 1, 1, 1, 1], 0, 3).map((c) => c.bar)).toEqual([2]);
+      expect(corners([1, 1, 1.7, 1, 1, 1, 1, 1], 0, 3)).toEqual([]);
+    });
+    it('say so where there is no reason of their own', () =>
+      expect(corners([0.1, 0.1, 0.95, 0.1, 0.1, 0.1, 0.1, 0.1], 0, 3)).toEqual([
+        { bar: 2, reason: 'more than its neighbours' },
+      ]));
+  });
+  it('reads a run only along one line: not through a chord, a change of way or a leap', () => {
+    expect(content('[ce]d ef g4|').scaleRun?.name).toBe('C major');
+    expect(content('c[de][eg][fa] g4|').scaleRun?.name).toBe('C major');
+    expect(content('cdeg a4|').scaleRun).toBeNull();
+    expect(content('cded cdef|').scaleRun).toBeNull();
+    expect(content('cBcd efg2|').scaleRun?.name).toBe('C major');
+    expect(content('G,A,B,C D4|', 0, 0, 'M:4/4\nL:1/8\nK:G').scaleRun?.name).toBe('G major');
+    expect(content('ABcd e4|', 0, 0, 'M:4/4\nL:1/8\nK:Am').scaleRun?.name).toContain('A minor');
+  });
+  it('does not take notes without a pitch for a line', () =>
+    expect(sectionContent(pieceContent(rhythmOnly('n n n n n n n n')), 0, 0).scaleRun).toBeNull());
+  it('chord symbols after the last bar are of other bars', () =>
+    expect(content('"G"c4 "C"c4|"D"c8|', 0, 0).chordChanges).toEqual(['G to C']));
+  it('signs of dynamics end with the section', () => {
+    expect(content('c8|!f!c8|', 0, 0).dynamics).toBe(false);
+    expect(content('"^dolce"c8|').dynamics).toBe(false);
+  });
+  it('words: one note that is sung is enough', () => {
+    expect(content('c4 d4|\nw: long').words).toBe(true);
+    expect(content('c4 d4|').words).toBe(false);
   });
 });
