@@ -1,5 +1,6 @@
+import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { emptyGrid } from '../bargrid';
+import { changeBar, emptyGrid } from '../bargrid';
 import { scoreToMidi } from '../midi';
 import { openAbc, openEdition, openGrid, openPiece, readKept } from './open-piece';
 
@@ -41,7 +42,34 @@ describe('whatever a teacher brings', () => {
     if (!opened.ok) throw new Error(opened.issue.message);
     expect(opened.value.format).toBe('midi');
     expect(opened.value.read.score.notes.map((n) => n.midi)).toEqual(score.notes.map((n) => n.midi));
+    const rough = opened.value.read.score.warnings.filter((w) => w.code === 'rough-midi');
+    expect(rough.length).toBeGreaterThan(0);
+    expect(rough[0]).toMatchObject({ bar: null, number: null, part: null });
+    expect([opened.value.bom, opened.value.encoding, opened.value.original]).toEqual([false, 'utf-8', null]);
   });
+  it('keeps what a reader of ABC has to say, with bar and voice, before the warnings of the score', () => {
+    const two = 'X:1\nM:4/4\nL:1/4\nK:C\nV:1\nC4|!what!D4|\nV:2\nC4|!no!C4|\n';
+    const warnings = abc(two).read.score.warnings.filter((w) => w.code === 'abc');
+    expect(warnings.map((w) => [w.bar, w.number, w.part])).toEqual([
+      [1, '2', null],
+      [1, '2', null],
+    ]);
+    expect(warnings[0]?.message).toBe('bar 2, voice 1: the decoration !what! is not known and is left out');
+    expect(abc(two).read.score.warnings.slice(0, 2)).toEqual(warnings);
+    expect(abc(ABC).read.score.warnings.filter((w) => w.code === 'abc')).toEqual([]);
+  });
+  it('is unzipped where it is zipped', async () => {
+    const container =
+      '<?xml version="1.0"?><container><rootfiles><rootfile full-path="tune.xml"/></rootfiles></container>';
+    const zip = zipSync({ 'META-INF/container.xml': bytes(container), 'tune.xml': bytes(abc().text) });
+    const opened = await openPiece(zip, 'tune.mxl');
+    expect(opened).toMatchObject({ ok: true, value: { format: 'mxl', text: abc().text, original: null, bom: false } });
+  });
+  it('keeps the sign of the byte order, so that the file is written back as it was', async () =>
+    expect(await openPiece(bytes(`\uFEFF${abc().text}`), 'tune.xml')).toMatchObject({
+      ok: true,
+      value: { bom: true },
+    }));
   it('is bars to fill when a printed page is laid out', () => {
     const opened = openGrid(
       emptyGrid({
@@ -59,6 +87,31 @@ describe('whatever a teacher brings', () => {
     );
     expect(opened.ok && opened.value.read.score.bars.length).toBe(4);
     expect(opened.ok && opened.value.format).toBe('grid');
+  });
+  it('says where the notes typed into a laid-out page do not fit', () => {
+    const page = emptyGrid({
+      title: 'Page',
+      composer: '',
+      bars: 2,
+      staves: 1,
+      clef: 'treble',
+      meter: '3/4',
+      key: 'C',
+      pickup: '',
+      perMinute: 80,
+    });
+    const opened = openGrid(changeBar(page, 1, { typed: ['C4 C4 C4 C4 C4 C4 C4'] }), 'page.json');
+    if (!opened.ok) throw new Error(opened.issue.message);
+    const [warning] = opened.value.read.score.warnings;
+    expect(warning).toMatchObject({ code: 'grid', bar: 1, number: null, part: null });
+    expect(warning?.message.length).toBeGreaterThan(10);
+    expect(opened.value.bom).toBe(false);
+    expect(JSON.parse(opened.value.original ?? '')).toMatchObject({ kind: 'bar-grid' });
+    // A page that cannot be a piece is refused, not thrown.
+    expect(openGrid(changeBar(page, 0, { meter: 'no' }), 'page.json')).toMatchObject({
+      ok: false,
+      issue: { code: 'grid-meter' },
+    });
   });
   it.each([
     ['nothing at all', ''],
@@ -91,6 +144,8 @@ describe('a corrected edition of a kept piece', () => {
     const now = kept.value.score.notes.filter((n) => n.bar === 1);
     expect(now.map((n) => n.id)).toEqual(third.map((n) => n.id));
     expect(edition.kept.edition).toBe(2);
+    // What is shown at once has the ids that it will have when it is opened again.
+    expect(edition.opened.read.score.notes.map((n) => n.id)).toEqual(kept.value.score.notes.map((n) => n.id));
     const again = openEdition(kept.value, edition.kept, abc());
     expect(again.kept.edition).toBe(3);
     expect(again.newBars).toEqual([1]);

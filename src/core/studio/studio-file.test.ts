@@ -46,10 +46,24 @@ describe('studio file', () => {
     ['a cut-off file', writeStudioFile(studio, NOW).slice(0, -20), 'studio-not-json'],
     ['another kind of JSON', '{"a":1}', 'studio-not-ours'],
     ['a newer version', '{"format":"oakrungs-studio","version":99}', 'studio-newer'],
+    ['a file of blanks', ' \n ', 'studio-empty'],
+    [
+      'a file of an earlier version without lists',
+      '{"format":"oakrungs-studio","version":1,"studio":{"a":1}}',
+      'studio-broken',
+    ],
+    ['a file of an earlier version without a studio', '{"format":"oakrungs-studio","version":2}', 'studio-broken'],
+    [
+      'a file of an earlier version with nothing',
+      '{"format":"oakrungs-studio","version":2,"studio":null}',
+      'studio-broken',
+    ],
     ['a file without lists', '{"format":"oakrungs-studio","version":3,"studio":[1]}', 'studio-broken'],
-  ])('refuses %s', (_, text, code) =>
-    expect(readStudioFile(text, 's.json', 'UTC')).toMatchObject({ ok: false, issue: { code } }),
-  );
+  ])('refuses %s, naming it', (_, text, code) => {
+    const read = readStudioFile(text, 's.json', 'UTC');
+    expect(read).toMatchObject({ ok: false, issue: { code, place: { file: 's.json' } } });
+    expect(!read.ok && read.issue.message).toMatch(/^s\.json .*othing was changed\.$/);
+  });
   it('keeps a row that does not hold what it should as it is, and brings the rest', () => {
     const text = writeStudioFile(studio, NOW).replace('"level": 1,', '"level": 9,');
     const read = readStudioFile(text, 's.json', 'UTC');
@@ -75,5 +89,50 @@ describe('studio file', () => {
       value: { version: 1, studio: { templates: [] } },
     });
   });
-  it('has a JSON Schema', () => expect(JSON.stringify(studioJsonSchema())).toContain('oakrungs-studio'));
+  it('brings a file of an earlier version up to date, says what it joined, and loses no row that it does not know', () => {
+    const rung = {
+      id: 'r',
+      kind: 'run',
+      what: 'Run',
+      hands: '',
+      tempo: null,
+      tempoTo: null,
+      times: 1,
+      done: '',
+      why: '',
+    };
+    const ladder = (id: string) => ({
+      id,
+      sectionId: 'a',
+      pieceId: 'p',
+      rungs: [{ ...rung, id: `${id}-r`, own: true }],
+      updatedAt: NOW,
+    });
+    const old = { students: studio.students, ladders: [ladder('one'), ladder('two'), 7, null], events: ['what?'] };
+    const text = JSON.stringify({ format: 'oakrungs-studio', version: 2, exportedAt: NOW, studio: old });
+    const read = readStudioFile(text, 'old.json', 'Pacific/Auckland');
+    if (!read.ok) throw new Error(read.issue.message);
+    expect(read.value.version).toBe(2);
+    expect(read.value.studio.ladders.map((l) => [l.id, l.rungs.length])).toEqual([['ladder~a', 2]]);
+    expect(read.value.listed).toEqual([
+      'A section had two ladders: the later one stands, with 1 rung that only the other had.',
+    ]);
+    expect(read.value.studio.damaged.map((d) => [d.table, d.row])).toEqual(
+      expect.arrayContaining([
+        ['ladders', 7],
+        ['ladders', null],
+        ['events', 'what?'],
+      ]),
+    );
+    // The present version has nothing to bring up to date.
+    const now = readStudioFile(writeStudioFile(read.value.studio, NOW), 'now.json', 'UTC');
+    expect(now).toMatchObject({ ok: true, value: { version: 3, listed: [], studio: { damaged: [{}, {}, {}] } } });
+  });
+  it('has a JSON Schema, as published', () => {
+    expect(studioJsonSchema()).toMatchObject({
+      $schema: 'https://json-schema.org/draft/2020-12/schema',
+      type: 'object',
+    });
+    expect(JSON.stringify(studioJsonSchema())).toContain('oakrungs-studio');
+  });
 });

@@ -30,15 +30,25 @@ export function writeStudioFile(studio: Studio, exportedAt: string): string {
   return `${JSON.stringify(file, null, 1)}\n`;
 }
 
-/** Lists of an earlier version; anything that is no list is left to the check of the whole. */
-const asLists = (data: unknown): LooseStudio =>
+type Lists = Readonly<Record<string, readonly unknown[]>>;
+const isRow = (row: unknown): row is LooseStudio[string][number] => typeof row === 'object' && row !== null;
+
+/** The lists of an earlier version; anything else is left to the check of the whole. */
+const listsOf = (data: unknown): Lists =>
   typeof data === 'object' && data !== null
-    ? Object.fromEntries(
-        Object.entries(data).flatMap(([name, list]) =>
-          Array.isArray(list) ? [[name, list.filter((row) => typeof row === 'object' && row !== null)]] : [],
-        ),
-      )
+    ? Object.fromEntries(Object.entries(data).filter((entry): entry is [string, unknown[]] => Array.isArray(entry[1])))
     : {};
+
+/** Lists of an earlier version brought up to date; what is no row at all stays beside them, to be called damaged. */
+function upgradedLists(lists: Lists, zone: Zone): { readonly studio: Lists; readonly listed: readonly string[] } {
+  const rows = Object.entries(lists).map(([name, list]) => [name, list.filter(isRow)] as const);
+  const { studio, listed } = upgradeStudio(Object.fromEntries(rows), zone);
+  const odd = Object.entries(lists).map(([name, list]) => [name, list.filter((row) => !isRow(row))] as const);
+  return {
+    studio: { ...studio, ...Object.fromEntries(odd.map(([name, list]) => [name, [...(studio[name] ?? []), ...list]])) },
+    listed,
+  };
+}
 
 /**
  * Reads the text of a studio file. Refused: what is not JSON, not ours, of a newer version, or holds no lists. Rows
@@ -67,12 +77,12 @@ export function readStudioFile(text: string, file: string, zone: Zone): Result<R
       `${file} was written by a newer Oak Rungs (version ${version}; this one reads up to ${STUDIO_VERSION}). Update first; nothing was changed.`,
       { file },
     );
-  const upgraded =
-    version < STUDIO_VERSION
-      ? upgradeStudio(asLists(head.data.studio), zone)
-      : { studio: head.data.studio, listed: [] };
+  const broken = fail('studio-broken', `${file} is damaged: it holds no studio. Nothing was changed.`, { file });
+  const lists = listsOf(head.data.studio);
+  if (Object.keys(lists).length === 0) return broken;
+  const upgraded = version < STUDIO_VERSION ? upgradedLists(lists, zone) : { studio: head.data.studio, listed: [] };
   const studio = parseStudio(upgraded.studio);
-  if (!studio) return fail('studio-broken', `${file} is damaged: it holds no studio. Nothing was changed.`, { file });
+  if (!studio) return broken;
   return ok({ studio, version, listed: upgraded.listed });
 }
 
