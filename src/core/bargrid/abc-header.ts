@@ -25,6 +25,7 @@ export function parseAbcKey(text: string): Key | null {
   const match = /^([A-G])([#b]?)\s*([A-Za-z]*)/.exec(trimmed);
   if (!match) return null;
   const [, tonic = 'C', sign = '', rawMode = ''] = match;
+  if (/^exp/i.test(rawMode)) return { fifths: 0, mode: 'none' };
   const mode =
     rawMode === 'm'
       ? 'm'
@@ -36,6 +37,19 @@ export function parseAbcKey(text: string): Key | null {
   const fifths = (TONIC_FIFTHS[tonic] ?? 0) + (sign === '#' ? 7 : sign === 'b' ? -7 : 0) + shift;
   return Math.abs(fifths) > 7 ? null : { fifths, mode: name };
 }
+
+/**
+ * Accidentals that a `K:` names one by one (ABC 2.1, 3.1.14): by step, in half steps.
+ *
+ * @example [...parseKeySigns('D Phr ^f')] // → [['F', 1]]
+ */
+export const parseKeySigns = (text: string): ReadonlyMap<string, number> =>
+  new Map(
+    [...text.matchAll(/(?:^|\s)(\^{1,2}|_{1,2}|=)([A-Ga-g])(?=\s|$)/g)].map(([, sign = '', step = '']) => [
+      step.toUpperCase(),
+      sign === '=' ? 0 : sign.startsWith('^') ? sign.length : -sign.length,
+    ]),
+  );
 
 /** `1/8`, `1`, `3/2` as quarters: 1/8 is 1/2 a quarter. */
 export function parseAbcLength(text: string): Fraction | null {

@@ -1,10 +1,12 @@
 import { fail, ok, type Result } from '../result';
 import { fraction, type Fraction, type Key, type Meter } from '../score';
 import { alignWords, readMusicLine, startVoice, voiceField, type AbcVoice } from './abc';
+import { isProse } from './abc/free-text';
 import { grouping } from './abc/grouping';
+import { abcText } from './abc/text-strings';
 import { toDraft } from './abc/to-draft';
 import { applyVoiceWords, freshHead, type VoiceHead } from './abc/voice-head';
-import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo } from './abc-header';
+import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo, parseKeySigns } from './abc-header';
 import type { Draft } from './draft';
 
 export type AbcCode = 'abc-empty' | 'abc-too-long' | 'abc-no-music';
@@ -19,6 +21,16 @@ export interface ReadAbc {
 
 const MOST_WARNINGS = 200;
 const SAYS_OF_VOICE = /clef=|octave=|transpose=/;
+/** A letter and a colon at the start of a line; `c:|` and `c::` in the music are a note and a repeat sign. */
+const FIELD = /^([A-Za-z]):(.*)$/;
+const NOTE_AND_REPEAT = /^[A-Ga-gxz]:[|:]/;
+/** Fields that change what is played or seen, and are not read. */
+const LEFT_OUT: Readonly<Record<string, string>> = {
+  s: 'symbol lines (s:) are left out: write the symbols before their notes',
+  d: 'decoration lines (d:) are left out',
+  m: 'macros (m:) are not followed',
+  U: 'signs of your own (U:) are not known',
+};
 
 type Warning = ReadAbc['warnings'][number];
 
@@ -32,12 +44,15 @@ class TuneReader {
   meter: Meter = { parts: [{ groups: [4], unit: 4 }], symbol: null };
   unitLength: Fraction = fraction(1, 2);
   key: Key = { fifths: 0, mode: null };
+  private keySigns: ReadonlyMap<string, number> = new Map();
   tempoText: string | null = null;
   /** Which voices share a part or a staff, as `%%score` says it. */
   score: string | null = null;
   private unitSaid = false;
   private current = '1';
   private inBody = false;
+  private afterBlank = false;
+  private readonly left = new Set<string>();
   private keyWords = '';
   private tunes = 0;
 
@@ -51,10 +66,16 @@ class TuneReader {
       return true;
     }
     const line = raw.replace(/(^|[^\\])%.*$/, '$1').trimEnd();
-    if (line.trim() === '') return true;
-    const field = /^([A-Za-z+]):(.*)$/.exec(line);
+    if (line.trim() === '') {
+      this.afterBlank = true;
+      return true;
+    }
+    const field = this.inBody && NOTE_AND_REPEAT.test(line) ? null : FIELD.exec(line);
     if (field) return this.readField(field[1] ?? '', field[2] ?? '');
-    this.readMusic(line);
+    // Prose stands before the first tune of a book, and after an empty line.
+    if ((this.afterBlank || !this.inBody) && isProse(line)) this.leaveOut('text that is no music is left out');
+    else for (const piece of line.split(/(?=\[V:)/)) this.readMusic(piece);
+    this.afterBlank = false;
     return true;
   }
 
@@ -79,6 +100,7 @@ class TuneReader {
 
   private beginTune(): boolean {
     this.tunes += 1;
+    this.afterBlank = false;
     if (this.tunes <= 1) return true;
     this.warn(`${this.file} holds several tunes; the first is read`);
     return false;
@@ -94,10 +116,10 @@ class TuneReader {
   private readHeader(letter: string, body: string): void {
     switch (letter) {
       case 'T':
-        this.title = this.title === '' ? body.trim() : this.title;
+        this.title = this.title === '' ? abcText(body.trim()) : this.title;
         return;
       case 'C':
-        this.composer = body.trim();
+        this.composer = [this.composer, abcText(body.trim())].filter((name) => name !== '').join(', ');
         return;
       case 'M':
         this.readMeter(body);
@@ -112,9 +134,18 @@ class TuneReader {
       case 'K':
         this.readKey(body);
         return;
-      default:
+      case 'P':
+        this.leaveOut(`the order of parts "${body.trim().slice(0, 40)}" is not followed: parts are read as they stand`);
         return;
+      default:
+        this.leaveOut(LEFT_OUT[letter] ?? null);
     }
+  }
+
+  private leaveOut(sentence: string | null): void {
+    if (sentence === null || this.left.has(sentence)) return;
+    this.left.add(sentence);
+    this.warn(sentence);
   }
 
   private readMeter(body: string): void {
@@ -129,6 +160,7 @@ class TuneReader {
 
   private readKey(body: string): void {
     const found = parseAbcKey(body);
+    this.keySigns = parseKeySigns(body);
     if (found) this.key = found;
     else this.warn(`the key "${body.trim().slice(0, 20)}" cannot be read; no accidentals are used`);
     this.keyWords = body;
@@ -148,7 +180,7 @@ class TuneReader {
   private voiceOf(id: string): AbcVoice {
     const known = this.voices.get(id);
     if (known) return known;
-    const fresh = startVoice(this.key, this.meter, this.unitLength, this.headOf(id).octaveShift);
+    const fresh = startVoice(this.key, this.meter, this.unitLength, this.headOf(id).octaveShift, this.keySigns);
     this.voices.set(id, fresh);
     return fresh;
   }
@@ -164,6 +196,9 @@ class TuneReader {
     };
   }
 }
+
+/** Lines of the text, each field with the lines that continue it (`+:`). */
+const linesOf = (text: string): string[] => text.replace(/(?:\r\n|\r|\n)\+:/g, ' ').split(/\r\n|\r|\n/);
 
 /** Bars without a note at the end of a voice are those of a line end. */
 function withoutEmptyEnd({ bars }: AbcVoice): void {
@@ -181,7 +216,7 @@ export function readAbc(text: string, file: string): Result<ReadAbc, AbcCode> {
   if (text.length > LONGEST)
     return fail('abc-too-long', `${file} holds more than 2 million characters; split it into tunes.`, { file });
   const tune = new TuneReader(file);
-  for (const line of text.split(/\r\n|\r|\n/)) if (!tune.read(line)) break;
+  for (const line of linesOf(text)) if (!tune.read(line)) break;
   const { title, composer, meter, key, heads, voices, tempoText } = tune;
   for (const voice of voices.values()) withoutEmptyEnd(voice);
   const ids = [...voices.keys()].filter((id) => voices.get(id)?.bars.some((b) => b.events.length > 0));

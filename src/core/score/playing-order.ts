@@ -73,7 +73,7 @@ function pairRepeats(bars: readonly Bar[]): { repeats: Repeat[]; endings: Ending
       repeat.lastEnding = Math.max(repeat.lastEnding, highest);
       const closes = bars[to]?.signs.repeatEnd ?? null;
       const needed = brackets === 1 && closes !== null ? highest + 1 : highest;
-      repeat.passes = Math.max(brackets === 2 ? highest : repeat.passes, needed);
+      repeat.passes = Math.max(brackets === 2 ? repeat.lastEnding : repeat.passes, needed);
       if (closes !== null) repeat.passes = Math.max(repeat.passes, closes > 2 ? closes : 1);
     }
     if (signs.repeatEnd !== null) {

@@ -7,12 +7,21 @@ export function barLine(scanner: Scanner, sign: string): void {
   const closing = scanner.bar;
   const has = closing.events.length > 0;
   const colonsBefore = /^:*/.exec(sign)?.[0].length ?? 0;
-  const ends = colonsBefore > 0 || sign === '::';
+  const ends = colonsBefore > 0;
+  // `::` is `:|:`: half of its colons close.
+  const passes = (/^:+$/.test(sign) ? Math.ceil(colonsBefore / 2) : colonsBefore) + 1;
   const starts = /[|\]]:+$/.test(sign) || /^:+$/.test(sign) || /:\|+:/.test(sign);
-  const double = sign.includes(']') || /\[\|/.test(sign) ? 'light-heavy' : /\|\|/.test(sign) ? 'light-light' : null;
+  const double =
+    sign === '[|]'
+      ? null
+      : sign.includes(']') || /\[\|/.test(sign)
+        ? 'light-heavy'
+        : /\|\|/.test(sign)
+          ? 'light-light'
+          : null;
   const target = has ? closing : voice.bars[voice.bars.length - 2];
   if (target) {
-    if (ends) target.repeatEnd = Math.max(target.repeatEnd ?? 0, colonsBefore === 0 ? 2 : colonsBefore + 1);
+    if (ends) target.repeatEnd = Math.max(target.repeatEnd ?? 0, passes);
     if (double && !ends) target.doubleBar = double;
   }
   if (has) {

@@ -1,3 +1,4 @@
+import { abcText } from './text-strings';
 import type { Scanner } from './scanner';
 
 const DECORATIONS: Readonly<Record<string, string>> = {
@@ -38,6 +39,12 @@ const DECORATIONS: Readonly<Record<string, string>> = {
   arpeggio: 'arpeggiate',
   slide: 'schleifer',
   shortphrase: 'breath-mark',
+  mediumphrase: 'breath-mark',
+  longphrase: 'breath-mark',
+  invertedfermata: 'fermata',
+  turnx: 'turn',
+  invertedturnx: 'inverted-turn',
+  'trill(': 'trill-mark',
 };
 const DYNAMICS = new Set([
   'pppp',
@@ -56,6 +63,8 @@ const DYNAMICS = new Set([
   'fz',
   'rfz',
 ]);
+/** Signs of the page about which nothing is played. */
+const PASSED_OVER = new Set(['trill)', 'editorial', 'courtesy']);
 const WEDGES: Readonly<Record<string, string>> = {
   '<(': 'crescendo',
   'crescendo(': 'crescendo',
@@ -75,12 +84,13 @@ export function decorate(scanner: Scanner, name: string): void {
   else if (DYNAMICS.has(name)) pending.before.push({ kind: 'dynamic', text: name });
   else if (WEDGES[name] !== undefined) pending.before.push({ kind: 'wedge', text: WEDGES[name] });
   else if (/^[0-5]$/.test(name)) pending.fingers.push(name);
-  else if (name === 'segno') scanner.bar.segno = true;
-  else if (name === 'coda') scanner.bar.coda = true;
+  else if (name === 'segno' || name === 'S') scanner.bar.segno = true;
+  else if (name === 'coda' || name === 'O') scanner.bar.coda = true;
+  else if (name === 'dacapo') scanner.bar.jump = 'D.C.';
   else if (name === 'dacoda') scanner.bar.toCoda = true;
   else if (name === 'fine') scanner.bar.fine = true;
   else if (/^D\.?[CS]\.?/.test(name)) scanner.bar.jump = name;
-  else scanner.warn(`the decoration !${name}! is not known and is left out`);
+  else if (!PASSED_OVER.has(name)) scanner.warn(`the decoration !${name}! is not known and is left out`);
 }
 
 /** Words in quotation marks: placed ones are words or jumps, others a chord symbol. */
@@ -88,7 +98,7 @@ export function quoted(scanner: Scanner, text: string): void {
   const { pending } = scanner.voice;
   const placed = /^[\^_<>@]/.test(text);
   if (placed) {
-    const words = text.replace(/^[\^_<>@](-?\d+,-?\d+)?\s*/, '');
+    const words = abcText(text.replace(/^[\^_<>@](-?\d+,-?\d+)?\s*/, ''));
     if (/^fine$/i.test(words)) scanner.bar.fine = true;
     else if (/^d\.?\s?[cs]\b|^d\.[cs]\./i.test(words)) scanner.bar.jump = words;
     else if (/^to coda$/i.test(words)) scanner.bar.toCoda = true;

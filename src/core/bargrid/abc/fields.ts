@@ -1,5 +1,6 @@
-import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo } from '../abc-header';
+import { parseAbcKey, parseAbcLength, parseAbcMeter, parseAbcTempo, parseKeySigns } from '../abc-header';
 import { Scanner, type AbcWarn } from './scanner';
+import { abcText } from './text-strings';
 import type { AbcVoice } from './voice';
 
 /** A field inside the music. */
@@ -10,6 +11,7 @@ export function inlineField(scanner: Scanner, letter: string, body: string): voi
       const key = parseAbcKey(body);
       if (key) {
         voice.key = key;
+        voice.keySigns = parseKeySigns(body);
         bar.key = key;
       } else scanner.warn(`the key "${body.trim().slice(0, 20)}" cannot be read`);
       return;
@@ -31,7 +33,7 @@ export function inlineField(scanner: Scanner, letter: string, body: string): voi
       return;
     }
     case 'P':
-      bar.rehearsal = body.trim();
+      bar.rehearsal = abcText(body.trim());
       return;
     case 'r':
     case 'N':

@@ -12,9 +12,15 @@ import type { AbcVoice } from './voice';
 
 const MOST_BARS_OF_REST = 200;
 
+/** 6/8, 9/8, 12/8; 3/8 has one beat of three but is no compound meter in the standard. */
+function isCompound({ groups, unit }: Meter['parts'][number]): boolean {
+  const beats = groups.reduce((a, b) => a + b, 0);
+  return unit >= 8 && beats > 3 && beats % 3 === 0;
+}
+
 /** `(p` without numbers: how many notes in the time of how many (ABC 2.1, 4.13); n depends on a compound meter. */
 function tupletNormal(actual: number, meter: Meter): number {
-  const compound = meter.parts.some((p) => p.groups.reduce((a, b) => a + b, 0) % 3 === 0 && p.unit >= 8);
+  const compound = meter.parts.some((p) => isCompound(p));
   switch (actual) {
     case 2:
       return 3;
@@ -40,7 +46,7 @@ type Reader = (scanner: Scanner, overlay: Overlay) => boolean;
 const ENDING = String.raw`(\d{1,2}(?:[,-]\d{1,2})*)`;
 
 function readBarLine(scanner: Scanner, overlay: Overlay): boolean {
-  const bars = scanner.take(/^(\[\||:*\|+\]?:*|:{2,}|\|\]:*)/);
+  const bars = scanner.take(/^(\[\|\]|\.?\|+\]?:*|\[\||:*\|+\]?:*|:{2,}|\|\]:*)/);
   if (!bars) return false;
   overlay.on = false;
   barLine(scanner, bars[0]);
@@ -178,12 +184,12 @@ function readOverlay(scanner: Scanner, overlay: Overlay): boolean {
 }
 
 function readShortDecoration(scanner: Scanner): boolean {
-  const short = scanner.take(/^[.~HLMPTuv]/);
+  const short = scanner.take(/^[.~HLMOPSTuv]/);
   if (short) decorate(scanner, short[0]);
   return short !== null;
 }
 
-const readSpace = (scanner: Scanner): boolean => scanner.take(/^(\s+|`|y\d*|\\|-|\$|[SO*])/) !== null;
+const readSpace = (scanner: Scanner): boolean => scanner.take(/^(\s+|`|y\d*|\\|-|\$|\*|\.(?=\((?!\d)|-))/) !== null;
 
 function leaveOut(scanner: Scanner): boolean {
   scanner.warn(`the sign "${scanner.rest.slice(0, 1)}" is not known and is left out`);
@@ -201,6 +207,7 @@ const READERS: readonly Reader[] = [
   readTuplet,
   readDecoration,
   readQuoted,
+  readSpace,
   readNote,
   readBarsOfRest,
   readRest,
@@ -208,7 +215,6 @@ const READERS: readonly Reader[] = [
   readSlur,
   readOverlay,
   readShortDecoration,
-  readSpace,
   leaveOut,
 ];
 

@@ -1,5 +1,6 @@
 import { add, fraction, keyAlter, multiply, STEPS, type Fraction, type Pitch } from '../../score';
 import type { DraftEvent } from '../draft';
+import { decorate } from './decorations';
 import type { Scanner } from './scanner';
 import { nothingPending } from './voice';
 
@@ -29,7 +30,9 @@ export function readPitch(scanner: Scanner): Pitch | null {
   for (const mark of marks) octave += mark === "'" ? 1 : -1;
   octave = Math.max(0, Math.min(9, octave));
   const place = `${step}${octave}`;
-  let alter = voice.accidentals.get(place) ?? keyAlter(voice.key, step);
+  // A note tied over the bar line keeps the accidental of the one before it.
+  let alter =
+    voice.accidentals.get(place) ?? voice.tiedOver.get(place) ?? voice.keySigns.get(step) ?? keyAlter(voice.key, step);
   if (sign !== undefined) {
     alter = sign === '=' ? 0 : sign.startsWith('^') ? sign.length : -sign.length;
     voice.accidentals.set(place, alter);
@@ -90,6 +93,9 @@ export function pushEvent(
     fingers: p.fingers,
     lyrics: [],
   });
+  voice.tiedOver = new Map(
+    pitches.flatMap((p2, i) => (tied[i] === true ? [[`${p2.step}${p2.octave}`, p2.alter]] : [])),
+  );
   voice.pending = nothingPending();
   bar.length = add(bar.length, duration);
 }
@@ -105,7 +111,9 @@ export function readChord(scanner: Scanner): boolean {
     guard += 1;
     const pitch = readPitch(scanner);
     if (!pitch) {
-      if (!scanner.take(/^(![^!\n]{0,40}!|[\s.()])/)) {
+      const decoration = scanner.take(/^!([^!\n]{1,40})!/);
+      if (decoration) decorate(scanner, decoration[1] ?? '');
+      else if (!scanner.take(/^[\s.()]/)) {
         scanner.warn(`the sign "${scanner.rest.slice(0, 1)}" inside a chord is left out`);
         scanner.at += 1;
       }

@@ -30,6 +30,10 @@ export interface AbcVoice {
   octaveShift: number;
   /** Accidentals in force in the bar, by step and octave. */
   accidentals: Map<string, number>;
+  /** Notes tied on from the event before, by step and octave, with their accidentals. */
+  tiedOver: Map<string, number>;
+  /** Accidentals that the key names one by one, by step. */
+  keySigns: ReadonlyMap<string, number>;
   tuplet: { actual: number; normal: number; left: number; started: boolean } | null;
   broken: number;
   pending: Pending;
@@ -79,7 +83,13 @@ export const emptyBar = (): AbcBar => ({
   rehearsal: null,
 });
 
-export function startVoice(key: Key, meter: Meter, unitLength: Fraction, octaveShift: number): AbcVoice {
+export function startVoice(
+  key: Key,
+  meter: Meter,
+  unitLength: Fraction,
+  octaveShift: number,
+  keySigns: ReadonlyMap<string, number> = new Map(),
+): AbcVoice {
   return {
     bars: [emptyBar()],
     key,
@@ -87,6 +97,8 @@ export function startVoice(key: Key, meter: Meter, unitLength: Fraction, octaveS
     unitLength,
     octaveShift,
     accidentals: new Map(),
+    tiedOver: new Map(),
+    keySigns,
     tuplet: null,
     broken: 0,
     pending: nothingPending(),

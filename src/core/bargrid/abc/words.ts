@@ -1,3 +1,4 @@
+import { abcText } from './text-strings';
 import type { AbcVoice, GrowingEvent } from './voice';
 
 /** Hangs one `w:` line under the notes of the latest music line (ABC 2.1, chapter 5). */
@@ -20,13 +21,19 @@ export function alignWords(words: string, voice: AbcVoice): void {
     }
   };
   let inside = false;
-  for (const token of words.match(/\\-|[^\s\-_*|]+|[-_*|]/g) ?? []) {
+  let before = ' ';
+  for (const [token] of abcText(words).matchAll(/(?:\\-|[^\s\-_*|])+|[-_*|]|\s+/g)) {
+    const after = before;
+    before = token.slice(-1);
+    if (token.trim() === '') continue;
     if (token === '|') {
       bar += 1;
       index = -1;
       continue;
     }
     if (token === '-') {
+      // A second one, or one that stands alone, is a syllable of its own: the one before goes on.
+      if ((after === '-' && inside) || after.trim() === '') next();
       inside = true;
       continue;
     }

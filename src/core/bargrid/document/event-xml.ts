@@ -58,6 +58,10 @@ export const writtenPieces = ({ duration, tuplet }: DraftEvent): Written[] =>
 export const soundingPieces = (event: DraftEvent): Fraction[] =>
   writtenPieces(event).map((piece) => soundingOf(piece, event.tuplet));
 
+/** As many fingers as notes are one each, in the order in which they are written; else they stand at the first. */
+const fingersOf = ({ fingers, pitches }: DraftEvent, k: number): readonly string[] =>
+  fingers.length === pitches.length ? fingers.slice(k, k + 1) : k === 0 ? fingers : [];
+
 /** The notes of one piece of an event: all notes of its chord. */
 function pieceXml(
   event: DraftEvent,
@@ -73,7 +77,11 @@ function pieceXml(
     const tieOut = !last || (event.tied[k] ?? false);
     if (first) context.tiedIn.delete(key);
     const ties = `${tieIn ? '<tie type="stop"/>' : ''}${tieOut ? '<tie type="start"/>' : ''}`;
-    const notations = notationsXml(event, { first, last, tieIn, tieOut, lead: k === 0 }, context);
+    const notations = notationsXml(
+      event,
+      { first, last, tieIn, tieOut, lead: k === 0, fingers: fingersOf(event, k) },
+      context,
+    );
     return `<note${context.nextId()}>${k > 0 ? '<chord/>' : ''}${pitch ? pitchXml(pitch) : UNPITCHED}${value.duration}${ties}${tail}${value.type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${notations}${k === 0 && first ? lyricsXml(event) : ''}</note>`;
   });
 }
@@ -104,7 +112,11 @@ export function eventXml(event: DraftEvent, context: Context): string {
     if (event.kind === 'note') out.push(...pieceXml(event, value, place, shared, context));
     else {
       const hidden = event.kind === 'hidden-rest' ? ' print-object="no"' : '';
-      const notations = notationsXml(event, { ...place, tieIn: false, tieOut: false, lead: true }, context);
+      const notations = notationsXml(
+        event,
+        { ...place, tieIn: false, tieOut: false, lead: true, fingers: [] },
+        context,
+      );
       out.push(
         `<note${context.nextId()}${hidden}><rest/>${value.duration}${shared.tail}${value.type}${shared.modification}${shared.staff}${notations}</note>`,
       );

@@ -29,6 +29,8 @@ export interface Piece {
   readonly tieOut: boolean;
   /** The first note of a chord bears what belongs to the chord. */
   readonly lead: boolean;
+  /** Fingers of this note. */
+  readonly fingers: readonly string[];
 }
 
 /** Slurs that end and begin; `context` keeps those that are open. */
@@ -48,21 +50,21 @@ function slursXml(event: DraftEvent, { first, last }: Piece, { slurs }: Context)
   return out;
 }
 
-/** Ornaments, technical signs and articulations of an event, each in its group. */
-function signsXml(event: DraftEvent): string[] {
-  const ornaments = event.decorations.filter((d) => ORNAMENTS.has(d));
-  const technical = event.decorations.filter((d) => TECHNICAL.has(d));
-  const articulations = event.decorations.filter(
+/** Ornaments, technical signs and articulations of a note, each in its group. */
+function signsXml(decorations: readonly string[], fingered: readonly string[]): string[] {
+  const ornaments = decorations.filter((d) => ORNAMENTS.has(d));
+  const technical = decorations.filter((d) => TECHNICAL.has(d));
+  const articulations = decorations.filter(
     (d) => !ORNAMENTS.has(d) && !TECHNICAL.has(d) && d !== 'fermata' && d !== 'arpeggiate',
   );
   const empty = (names: readonly string[]): string => names.map((name) => `<${name}/>`).join('');
-  const fingers = event.fingers.map((f) => `<fingering>${escapeXml(f)}</fingering>`).join('');
+  const fingers = fingered.map((f) => `<fingering>${escapeXml(f)}</fingering>`).join('');
   const group = (name: string, inner: string): string => (inner === '' ? '' : `<${name}>${inner}</${name}>`);
   return [
     group('ornaments', empty(ornaments)),
     group('technical', `${empty(technical)}${fingers}`),
     group('articulations', empty(articulations)),
-    event.decorations.includes('fermata') ? '<fermata/>' : '',
+    decorations.includes('fermata') ? '<fermata/>' : '',
   ];
 }
 
@@ -75,7 +77,7 @@ export function notationsXml(event: DraftEvent, piece: Piece, context: Context):
     ...(lead ? slursXml(event, piece, context) : []),
     lead && event.tuplet?.edge === 'start' && first ? '<tuplet type="start"/>' : '',
     lead && event.tuplet?.edge === 'stop' && last ? '<tuplet type="stop"/>' : '',
-    ...(lead && first ? signsXml(event) : []),
+    ...(first ? signsXml(lead ? event.decorations : [], piece.fingers) : []),
     event.decorations.includes('arpeggiate') && first ? '<arpeggiate/>' : '',
   ].join('');
   return out === '' ? '' : `<notations>${out}</notations>`;
