@@ -137,7 +137,20 @@ export class StudioDatabase extends Dexie {
 }
 
 /** Dexie counts ten to a version of ours; what is above belongs to a program that is newer than this one. */
-export const isNewer = (db: StudioDatabase): boolean => Math.floor(db.backendDB().version / 10) > DATABASE_VERSION;
+const isAbove = (version: number): boolean => Math.floor(version / 10) > DATABASE_VERSION;
+
+/** Whether an open database is of a newer program. */
+export const isNewer = (db: StudioDatabase): boolean => isAbove(db.backendDB().version);
+
+/** The same before it is opened, for opening adds the tables that it does not find; false where it cannot be told. */
+export async function isNewerStored(name: string): Promise<boolean> {
+  try {
+    const stored = (await indexedDB.databases()).find((d) => d.name === name);
+    return stored?.version !== undefined && isAbove(stored.version);
+  } catch {
+    return false;
+  }
+}
 
 export type StudioName = 'own' | 'demo';
 export const databaseName = (studio: StudioName): string => `oak-rungs-${studio}`;

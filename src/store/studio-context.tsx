@@ -5,7 +5,7 @@ import type { Asks, Command } from '@/core/commands';
 import { ok, type Issue, type Result } from '@/core/result';
 import { dayOf, isZone, UTC, type Day, type Studio, type Zone } from '@/core/studio';
 import { redoChange, undoChange } from './change-log';
-import { databaseName, isNewer, StudioDatabase, type StudioName } from './database';
+import { databaseName, isNewer, isNewerStored, StudioDatabase, type StudioName } from './database';
 import { runCommand, type Done } from './run-command';
 import { fillStudio, noteZone } from './studio-data';
 import { storageProblem } from './stored-problem';
@@ -100,6 +100,7 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
       const zone = browserZone();
       const db = new StudioDatabase(databaseName(name), zone);
       try {
+        if (await isNewerStored(db.name)) throw new NewerDatabase();
         await db.open();
         if (isNewer(db)) throw new NewerDatabase();
         if (name === 'demo' && (await db.pieces.count()) === 0)
@@ -137,6 +138,7 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
     begin.current(start);
     // Where the browser asks or refuses, the studio works all the same.
     navigator.storage?.persist?.().catch(() => false);
+    return () => current.current?.close();
   }, [open, startWithDemo]);
 
   if (opened.kind === 'opening') return waiting;

@@ -25,7 +25,7 @@ interface Props {
 
 const always = (): boolean => true;
 
-/** A field whose text is stored when it is left or Enter is pressed, and never lost before that. */
+/** A field whose text is stored when it is left or Enter is pressed, given up by Escape, and never lost before that. */
 export function KeptField({
   draftKey,
   value,
@@ -53,6 +53,10 @@ export function KeptField({
     return () => clearTimeout(timer);
   }, [pauseMs, open, text]);
   const onKeyDown = (e: KeyboardEvent<HTMLElement>): void => {
+    if (e.key === 'Escape' && open) {
+      settle();
+      return;
+    }
     if (e.key !== 'Enter' || (rows !== undefined && !e.ctrlKey && !e.metaKey)) return;
     e.preventDefault();
     e.currentTarget.blur();
