@@ -27,15 +27,13 @@ function Keyboard({ keys }: { readonly keys: Extract<HandMapDrawing, { kind: 'ke
   const mark = (k: (typeof keys)[number]): ReactNode => {
     const black = BLACK.has(k.midi % 12);
     const cx = x(k.midi) + (black ? w * 0.32 : w / 2);
+    // Where both hands begin on one key, the right one stands above the left one.
+    const shared = k.hand === 'right' && keys.some((other) => other.midi === k.midi && other.hand === 'left');
+    const cy = (black ? 13 : 26) - (shared ? 7.5 : 0);
     return (
-      <g key={k.midi}>
-        <circle
-          cx={cx}
-          cy={black ? 13 : 26}
-          r="3.4"
-          fill={k.hand === 'right' ? 'var(--color-plum)' : 'var(--color-leaf)'}
-        />
-        <text x={cx} y={black ? 14.6 : 27.6} textAnchor="middle" fontSize="4.6" fontWeight="700" fill="#fff">
+      <g key={`${k.hand} ${k.midi}`}>
+        <circle cx={cx} cy={cy} r="3.4" fill={k.hand === 'right' ? 'var(--color-plum)' : 'var(--color-leaf)'} />
+        <text x={cx} y={cy + 1.6} textAnchor="middle" fontSize="4.6" fontWeight="700" fill="#fff">
           {k.finger}
         </text>
       </g>
