@@ -24,9 +24,13 @@ describe('suggested dynamics', () => {
     expect(line.some((r) => r.startsWith('diminuendo:'))).toBe(true);
   });
   it('give more in the weak register of a flute, and not of a violin', () => {
-    const low = '!mf!D E D C | D E F2 | D C D E | D4 |';
+    const low = 'D E D C | D E F2 | D C D E | D4 |';
     expect(reasons(low, 'Flute')).toContain('f: the low register is weak: give it more');
     expect(reasons(low, 'Violin').join()).not.toContain('weak');
+    // One level a note, and none where the page has one.
+    const levels = suggestDynamics(scoreOf(low, 'Flute')).filter((s) => s.kind === 'level');
+    expect(new Set(levels.map((s) => s.noteId)).size).toBe(levels.length);
+    expect(reasons(`!p!${low}`, 'Flute').join()).not.toContain('weak');
   });
   it('leave what is printed alone: no level where one stands, no hairpin over one', () => {
     const score = scoreOf('!p!C D E F | !<(!G A B !<)!c | !f!c B A G | F E D C |');

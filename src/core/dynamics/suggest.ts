@@ -284,6 +284,10 @@ export function suggestDynamics(
     if (isFirst) began.set(section.letter, level);
     if (!inside.some((d) => d.level === 'crescendo' || d.level === 'diminuendo')) out.push(...hairpinsOf(at));
   }
-  out.push(...balance(score, printed, out), ...weakRegister(instrument, tune));
-  return out.sort((a, b) => a.onset - b.onset);
+  const said = new Set(printed.flatMap((d) => (isLevel(d.level) ? [d.onset] : [])));
+  const weak = weakRegister(instrument, tune).filter((s) => !said.has(s.onset));
+  // Of two levels at one note the one that the instrument needs stands.
+  const needed = new Set(weak.map((s) => s.noteId));
+  const others = [...out, ...balance(score, printed, out)].filter((s) => s.kind !== 'level' || !needed.has(s.noteId));
+  return [...others, ...weak].sort((a, b) => a.onset - b.onset);
 }

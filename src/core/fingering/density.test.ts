@@ -44,4 +44,11 @@ describe('which fingers are written, from which the rest follows [common practic
     expect(written('CDEF', '1341', fret([1, 3, 4, 5]))).toEqual([0, 3]);
     expect(written('CDEF', '1030', fret([1, 0, 3, 0]))).toEqual([0]);
   });
+  it('is, on a wind instrument, each pitch where it first comes, and other keys for it', () => {
+    const keys = (list: readonly string[]) => (i: number) => ({ hand: undefined, finger: '', keys: list[i] });
+    // Valves of a trumpet: C, D and E, then E with other valves.
+    expect(written('CDCE', '    ', keys(['0', '13', '0', '12']))).toEqual([0, 1, 3]);
+    expect(written('EDEE', '    ', keys(['12', '13', '3', '3']))).toEqual([0, 1, 2]);
+    expect(written('CC', '  ', (i) => ({ ...keys(['0', '0'])(i), locked: i === 1 }))).toEqual([0, 1]);
+  });
 });

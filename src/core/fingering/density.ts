@@ -7,7 +7,8 @@ export type Density = 'every' | 'changes' | 'first' | 'none';
 /**
  * The notes whose finger must be written, from which the rest follows: the first of each hand, every note where the
  * hand leaves its place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position),
- * every other finger on a repeated key, and every lock. Notes in playing order.
+ * every other finger on a repeated key, and every lock. Keys of a wind instrument follow from no place: each pitch has
+ * its keys where it first comes, and where they are others than before. Notes in playing order.
  *
  * @example fingerChanges([score.notes[0]], new Map([[score.notes[0].id, { finger: 1 }]])).size // → 1
  */
@@ -19,9 +20,15 @@ export function fingerChanges(
   const place = new Map<string, number | string>();
   const lastKey = new Map<string, { key: number; finger: string }>();
   const onsetOf = new Map<string, number>();
+  const keysOf = new Map<number | null, string>();
   for (const note of notes) {
     const f = fingered.get(note.id);
     if (!f) continue;
+    if (f.keys !== undefined) {
+      if (f.locked || keysOf.get(note.midi) !== f.keys) shown.add(note.id);
+      keysOf.set(note.midi, f.keys);
+      continue;
+    }
     const hand = f.hand ?? 'one';
     const finger = Number(f.finger);
     let here: number | string;

@@ -54,6 +54,7 @@ export function fingerLane(
         ...(base ?? { noteId: n.id, bar: n.bar, why: '', locked: false }),
         noteId: n.id,
         finger: at.text,
+        ...(base?.keys === undefined ? {} : { keys: at.text }),
         locked: false,
       });
   }
