@@ -253,6 +253,17 @@ describe('voices (7)', () => {
     expect(s.bars).toHaveLength(2);
     expect(s.notes.filter((n) => n.part === 'P2').map((n) => n.midi)).toEqual([60, 62]);
   });
+  it.each([
+    ['treble', 72],
+    ['treble-8', 60],
+    ['treble+8', 84],
+    ['bass-8', 60],
+    ['alto', 72],
+  ])('under the clef %s the letter c sounds at key %i (4.6)', (clef, midi) =>
+    expect(score('c8|', `M:4/4\nL:1/8\nV:1 clef=${clef}\nK:C`).notes[0]?.midi).toBe(midi),
+  );
+  it('with octave= sound so many octaves higher (4.6)', () =>
+    expect(score('c8|', 'M:4/4\nL:1/8\nV:1 clef=treble-8 octave=-1\nK:C').notes[0]?.midi).toBe(48));
   it('of different length end together: the shorter rests', () => {
     const s = score('V:1\nc8|d8|\nV:2\nC8|');
     expect(s.bars).toHaveLength(2);

@@ -180,7 +180,10 @@ class TuneReader {
   private voiceOf(id: string): AbcVoice {
     const known = this.voices.get(id);
     if (known) return known;
-    const fresh = startVoice(this.key, this.meter, this.unitLength, this.headOf(id).octaveShift, this.keySigns);
+    const { octaveShift, clef } = this.headOf(id);
+    // Under a clef with an 8 the notes sound an octave from where the letters put them (4.6).
+    const shift = octaveShift + clef.octaveChange;
+    const fresh = startVoice(this.key, this.meter, this.unitLength, shift, this.keySigns);
     this.voices.set(id, fresh);
     return fresh;
   }

@@ -12,7 +12,13 @@ const REFUSAL_MS = 10_000;
 /** Shows what went wrong: the one place where every refusal and failure is said. */
 export function showProblem(issue: Issue): void {
   const storage = issue.code.startsWith('storage-');
-  toast.error(issue.message, { id: issue.message, duration: storage ? Infinity : REFUSAL_MS, closeButton: true });
+  toast.error(issue.message, {
+    id: issue.message,
+    duration: storage ? Infinity : REFUSAL_MS,
+    closeButton: true,
+    // At the foot of the page are the keys of the lesson: it would lie over what is to be pressed again.
+    position: 'top-center',
+  });
 }
 
 /** What happens after something was stored, or was not. */
