@@ -28,6 +28,9 @@ describe('a draft', () => {
     const { db } = await testStudio();
     db.close();
     expect(() => keepDraft(db, 'cue', 'x', AT)).not.toThrow();
+    expect(await readDraft(db, 'other')).toBeUndefined();
+    // It stays as long as the page does, on whatever screen.
+    expect(await readDraft(db, 'cue')).toBe('x');
     expect(() => dropDraft(db, 'cue')).not.toThrow();
     expect(await readDraft(db, 'cue')).toBeUndefined();
   });

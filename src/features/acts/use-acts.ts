@@ -9,11 +9,14 @@ import { storageProblem, useStudio, type Done } from '@/store';
 /** How long a refusal stays on screen; a problem of the storage stays until it is put away. */
 const REFUSAL_MS = 10_000;
 
+/** The one sentence about the storage that is on screen. */
+const STORAGE = 'storage';
+
 /** Shows what went wrong: the one place where every refusal and failure is said. */
 export function showProblem(issue: Issue): void {
   const storage = issue.code.startsWith('storage-');
   toast.error(issue.message, {
-    id: issue.message,
+    id: storage ? STORAGE : issue.message,
     duration: storage ? Infinity : REFUSAL_MS,
     closeButton: true,
     // At the foot of the page are the keys of the lesson: it would lie over what is to be pressed again.
@@ -61,6 +64,8 @@ export function useActs(): Acts {
             after.refused?.(result.issue);
             return result;
           }
+          // What can be stored again needs no warning.
+          toast.dismiss(STORAGE);
           say(result.value);
           after.stored?.(result.value);
           return undefined;
