@@ -108,7 +108,9 @@ function joinLadders(rows: readonly Loose[], listed: string[]): Loose[] {
     );
     const rungs = [...listOf(stands, 'rungs'), ...more];
     ladders.set(row['id'], { ...stands, rungs, ...(removed.length > 0 ? { removed } : {}) });
-    listed.push(`A section had two ladders: the later one stands, with ${more.length} ${more.length === 1 ? 'rung' : 'rungs'} that only the other had.`);
+    listed.push(
+      `A section had two ladders: the later one stands, with ${more.length} ${more.length === 1 ? 'rung' : 'rungs'} that only the other had.`,
+    );
   }
   return [...ladders.values()];
 }
