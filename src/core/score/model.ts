@@ -166,12 +166,15 @@ export interface TempoMark {
   readonly printed: { readonly unit: string; readonly dots: number; readonly text: string } | null;
 }
 
-/** A lead-sheet symbol as printed. */
+/** A lead-sheet symbol. */
 export interface ChordSymbol {
   readonly part: string;
   readonly bar: BarIndex;
   readonly onset: Ticks;
+  /** As printed. */
   readonly text: string;
+  /** Pitch classes that sound, 0 to 11, the root first; null where the symbol does not say. */
+  readonly classes: readonly number[] | null;
 }
 
 export interface Clef {

@@ -2,7 +2,7 @@ import { escapeXml } from '../../musicxml';
 
 const SUFFIX: readonly (readonly [RegExp, string])[] = [
   [/^(maj7|M7|Δ)$/, 'major-seventh'],
-  [/^(m7b5|ø)$/, 'half-diminished'],
+  [/^(m7b5|ø7?)$/, 'half-diminished'],
   [/^(dim7|o7|°7)$/, 'diminished-seventh'],
   [/^(dim|o|°)$/, 'diminished'],
   [/^(m|min|-)7$/, 'minor-seventh'],
@@ -11,6 +11,12 @@ const SUFFIX: readonly (readonly [RegExp, string])[] = [
   [/^7$/, 'dominant'],
   [/^6$/, 'major-sixth'],
   [/^9$/, 'dominant-ninth'],
+  [/^(maj9|M9|Δ9)$/, 'major-ninth'],
+  [/^(m|min|-)9$/, 'minor-ninth'],
+  [/^11$/, 'dominant-11th'],
+  [/^13$/, 'dominant-13th'],
+  [/^(m|min|-)\(?(maj|M)7\)?$/, 'major-minor'],
+  [/^(\+7|aug7|7#5)$/, 'augmented-seventh'],
   [/^(\+|aug)$/, 'augmented'],
   [/^sus2$/, 'suspended-second'],
   [/^sus4?$/, 'suspended-fourth'],

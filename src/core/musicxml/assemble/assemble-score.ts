@@ -191,7 +191,7 @@ function assemblePart(
     for (const d of measure.directions)
       into.directions.push({ ...d, part: part.id, bar: bar.index, onset: at(d.onset) });
     for (const c of measure.chords)
-      into.chords.push({ part: part.id, bar: bar.index, onset: at(c.onset), text: c.text });
+      into.chords.push({ part: part.id, bar: bar.index, onset: at(c.onset), text: c.text, classes: c.classes });
     for (const t of measure.tempos) into.tempos.push({ bar: i, onset: at(t.onset), tempo: t });
     for (const a of measure.attributes) attributes.push({ ...a, bar: bar.index, onset: at(a.onset) });
   });

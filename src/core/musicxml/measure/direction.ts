@@ -67,8 +67,8 @@ function readMark(mark: XmlElement, staff: number | null, onset: Fraction, { dir
   }
 }
 
-/** Where a direction stands, its offset counted in. */
-function onsetOf(element: XmlElement, at: Fraction, { divisions }: PartState): Fraction {
+/** Where a direction or chord symbol stands, its offset counted in. */
+export function onsetOf(element: XmlElement, at: Fraction, { divisions }: PartState): Fraction {
   const offset = decimalFraction(childText(element, 'offset') ?? '');
   if (!offset || !divisions) return at;
   const onset = add(at, multiply(offset, fraction(divisions.d, divisions.n)));

@@ -1,4 +1,5 @@
 /** What one `<measure>` holds, with exact times inside the bar. */
+import type { ReadChord } from './chord-symbol';
 import type {
   Clef,
   DirectionMark,
@@ -75,7 +76,7 @@ export interface RawMeasure {
   readonly events: readonly RawNote[];
   readonly directions: readonly RawDirection[];
   readonly tempos: readonly RawTempo[];
-  readonly chords: readonly { readonly onset: Fraction; readonly text: string }[];
+  readonly chords: readonly ({ readonly onset: Fraction } & ReadChord)[];
   readonly attributes: readonly RawAttributes[];
   readonly signs: RawSigns;
   /** How far the fullest voice reaches, in quarters. */

@@ -6,9 +6,9 @@ import { ZERO, type Fraction } from '../../score';
 import { child, childText, type XmlElement } from '../xml-tree';
 import { readAttributes, readBarRepeat } from './attributes';
 import { readBarline } from './barline';
-import { readHarmony } from './chord-symbol';
+import { readHarmony, type ReadChord } from './chord-symbol';
 import { Cursor } from './cursor';
-import { readDirection } from './direction';
+import { onsetOf, readDirection } from './direction';
 import { readNote } from './note';
 import type { PartState, Warn } from './part-state';
 import type { RawAttributes, RawDirection, RawMeasure, RawNote, RawSigns, RawTempo } from './raw-measure';
@@ -39,7 +39,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
   const events: RawNote[] = [];
   const directions: RawDirection[] = [];
   const tempos: RawTempo[] = [];
-  const chords: { onset: Fraction; text: string }[] = [];
+  const chords: ({ readonly onset: Fraction } & ReadChord)[] = [];
   const attributes: RawAttributes[] = [];
   const signs = noSigns();
   const cursor = new Cursor(state, warn);
@@ -77,8 +77,8 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
         readSound(element, cursor.at, signs, tempos, warn);
         break;
       case 'harmony': {
-        const text = readHarmony(element);
-        if (text !== null) chords.push({ onset: cursor.at, text });
+        const chord = readHarmony(element);
+        if (chord !== null) chords.push({ onset: onsetOf(element, cursor.at, state), ...chord });
         break;
       }
       case 'barline':

@@ -6,28 +6,6 @@ import type { FrettedStrings } from '@/core/instruments';
 import type { Score } from '@/core/score';
 import { HandMap, Panel } from '@/ui';
 
-const ROOTS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
-const TONES: readonly (readonly [RegExp, readonly number[]])[] = [
-  [/^(maj7|M7)$/, [0, 4, 7, 11]],
-  [/^m7$/, [0, 3, 7, 10]],
-  [/^7$/, [0, 4, 7, 10]],
-  [/^dim7?$/, [0, 3, 6]],
-  [/^m$/, [0, 3, 7]],
-  [/^(sus4?)$/, [0, 5, 7]],
-  [/^sus2$/, [0, 2, 7]],
-  [/^6$/, [0, 4, 7, 9]],
-  [/^$/, [0, 4, 7]],
-];
-
-/** Pitch classes of a lead-sheet symbol, the root first; null when it is not known. */
-function classesOf(symbol: string): readonly number[] | null {
-  const match = /^([A-G])([#b]?)([^/]*)/.exec(symbol);
-  const tones = TONES.find(([pattern]) => pattern.test(match?.[3] ?? ''))?.[1];
-  if (!match || !tones) return null;
-  const root = ((ROOTS[match[1] ?? 'C'] ?? 0) + (match[2] === '#' ? 1 : match[2] === 'b' ? -1 : 0) + 12) % 12;
-  return tones.map((t) => (root + t) % 12);
-}
-
 /** Fewer beats than this between two chords of a costly change make a quick change. */
 const QUICK_BEATS = 2;
 const COSTLY = 5;
@@ -68,9 +46,8 @@ export function ChordPanel({
 }): ReactNode {
   const symbols = score.chords.filter((c) => c.bar >= from && c.bar <= to);
   const shapes = new Map<string, ChordShape>();
-  for (const { text } of symbols) {
-    const classes = shapes.has(text) ? null : classesOf(text);
-    const [shape] = classes ? chordShapes(strings, classes, 1) : [];
+  for (const { text, classes } of symbols) {
+    const [shape] = classes && !shapes.has(text) ? chordShapes(strings, classes, 1) : [];
     if (shape) shapes.set(text, shape);
   }
   if (shapes.size === 0) return null;
