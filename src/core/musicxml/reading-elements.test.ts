@@ -112,6 +112,25 @@ describe('notes', () => {
     const score = read(bar(tied('start')) + bar(tied('stop', 'start'), 2) + bar(tied('stop'), 3));
     expect(score.notes.map((n) => n.tie)).toEqual(['start', 'continue', 'stop']);
   });
+  it('a tie that does not say where it ends, ends at the same note that follows at once', () => {
+    const tied = (duration: number, ...types: readonly string[]) =>
+      note(types.map((t) => `<tie type="${t}"/>`).join(''), duration);
+    const ties = (measures: string) => {
+      const score = read(measures);
+      return [score.notes.map((n) => n.tie), score.warnings.filter((w) => w.code === 'tie-unclosed').length];
+    };
+    expect(ties(bar(tied(8, 'start')) + bar(note(), 2))).toEqual([['start', 'stop'], 0]);
+    expect(ties(bar(tied(8, 'start')) + bar(tied(8, 'start'), 2) + bar(note(), 3))).toEqual([
+      ['start', 'continue', 'stop'],
+      0,
+    ]);
+    // Not over a rest, not to another key, not in another voice.
+    const rest = '<note><rest/><duration>4</duration></note>';
+    expect(ties(bar(tied(4, 'start') + rest) + bar(note(), 2))).toEqual([['start', null], 1]);
+    const other = '<note><pitch><step>A</step><octave>4</octave></pitch><duration>8</duration></note>';
+    expect(ties(bar(tied(8, 'start')) + bar(other, 2))).toEqual([['start', null], 1]);
+    expect(ties(bar(tied(8, 'start')) + bar(note('<voice>2</voice>'), 2))).toEqual([['start', null], 1]);
+  });
   it.each([
     ['<alter>1</alter>', 68],
     ['<alter>-1</alter>', 66],

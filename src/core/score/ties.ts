@@ -32,6 +32,24 @@ export function tieLinks(notes: readonly Note[]): ReadonlyMap<string, Note> {
 }
 
 /**
+ * Ties that begin and do not say where they end, ended: at the note of the same key and voice that follows at once.
+ *
+ * @example withTiesClosed(scoreOf('C4-|C4|').notes).map((n) => n.tie) // → ['start', 'stop']
+ */
+export function withTiesClosed(notes: readonly Note[]): readonly Note[] {
+  const links = tieLinks(notes);
+  const open = notes.filter((n) => (n.tie === 'start' || n.tie === 'continue') && !n.grace && !links.has(n.id));
+  if (open.length === 0) return notes;
+  const place = (n: Note, onset: number): string => `${n.part} ${n.voice} ${n.midi ?? ''} ${onset}`;
+  const ends = new Set(open.flatMap((n) => (n.midi === null ? [] : [place(n, n.onset + n.duration)])));
+  return notes.map((n) => {
+    if (n.midi === null || n.grace || n.tie === 'stop' || n.tie === 'continue' || !ends.has(place(n, n.onset)))
+      return n;
+    return { ...n, tie: n.tie === 'start' ? 'continue' : 'stop' };
+  });
+}
+
+/**
  * The notes that are struck (not tied over from before), each with its whole sounding length in ticks.
  *
  * @example struckNotes(scoreOf('C4-|C4|').notes).length // → 1

@@ -1,6 +1,7 @@
 import {
   playingOrder,
   tieLinks,
+  withTiesClosed,
   writtenMidi,
   ZERO,
   type AttributeChange,
@@ -250,7 +251,7 @@ export function assembleScore(assembly: Assembly): Score {
   const modelParts = parts.map((part, i) =>
     assemblePart(part, i, partHeads.get(part.id), bars, toTicks, giveId, warn, contents),
   );
-  const notes = inOrder(contents.notes, modelParts);
+  const notes = [...withTiesClosed(inOrder(contents.notes, modelParts))];
   warnOpenTies(notes, bars, warn);
   const order = playingOrder(bars);
   if (order.problem) warn('playing-order', order.problem, null, null, null);
