@@ -22,6 +22,7 @@ export function describeScore(score: Score): unknown {
   return {
     title: score.title,
     composer: score.composer,
+    origin: score.origin,
     parts: score.parts.map((p) => ({
       id: p.id,
       name: p.name,

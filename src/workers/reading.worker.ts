@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { scoreToMidi } from '@/core/midi';
 import { REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
 import { ok, type Result } from '@/core/result';
-import { openAbc, openEdition, openGrid, openPiece, readKept, type OpenedPiece } from '@/core/studio';
+import { openAbc, openEdition, openGrid, openPiece, readKept, titleOf, type OpenedPiece } from '@/core/studio';
 import { loadedPieces } from './loaded-pieces';
 import type { Brought, LoadedPiece, OpenedFile, ReadingWorkerApi } from './protocol';
 
@@ -35,7 +35,7 @@ function asFile({ read, ...rest }: OpenedPiece): OpenedFile {
   const [part] = score.parts;
   return {
     ...rest,
-    title: score.title,
+    title: titleOf(score),
     composer: score.composer,
     firstPart: {
       name: part?.name ?? '',

@@ -163,6 +163,20 @@ function rangeFacts(score: Score): Fact[] {
   return facts;
 }
 
+/** The work beside its movement, who made the words and the arrangement, where the edition comes from. */
+function originFacts({ title, origin }: Score): Fact[] {
+  const { work, workNumber, movementNumber, lyricist, arranger, source, rights } = origin;
+  const whole = [work === title ? '' : work, workNumber].filter((text) => text !== '').join(', ');
+  const said: readonly (readonly [string, string])[] = [
+    ['From', movementNumber === '' ? whole : [whole, `no. ${movementNumber}`].filter((t) => t !== '').join(', ')],
+    ['Words', lyricist],
+    ['Arranged by', arranger],
+    ['Edition', source],
+    ['Rights', rights],
+  ];
+  return said.flatMap(([name, value]): Fact[] => (value === '' ? [] : [{ group: 'piece', name, value, bar: null }]));
+}
+
 /**
  * What the page says, what the student must own, and where each is seen. A score with no bars gives nothing.
  *
@@ -173,7 +187,11 @@ export function pieceFacts(score: Score, instrument: string, names: 'american' |
   if (!first) return [];
   const { order } = playingOrder(score.bars);
   const piece = (name: string, value: string, bar: number | null): Fact => ({ group: 'piece', name, value, bar });
-  const facts: Fact[] = [piece('Instrument', instrument, null), piece('Key', keyName(first.key), 0)];
+  const facts: Fact[] = [
+    ...originFacts(score),
+    piece('Instrument', instrument, null),
+    piece('Key', keyName(first.key), 0),
+  ];
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
     if (before && (before.key.fifths !== bar.key.fifths || before.key.mode !== bar.key.mode))

@@ -50,7 +50,15 @@ class Refuse extends Error {
 
 type Attributes = Readonly<Record<string, string>>;
 
-const HEADER_ELEMENTS = ['work', 'movement-title', 'identification', 'defaults', 'credit', 'part-list'];
+const HEADER_ELEMENTS = [
+  'work',
+  'movement-number',
+  'movement-title',
+  'identification',
+  'defaults',
+  'credit',
+  'part-list',
+];
 /** An identification goes before these. */
 const AFTER_IDENTIFICATION = ['defaults', 'credit', 'part-list'];
 

@@ -1,6 +1,7 @@
 // Element by element, by the MusicXML 4.0 reference (W3C Music Notation Community Group, 2021).
 import { describe, expect, it } from 'vitest';
 import { playingOrder, type Score } from '../score';
+import { titleOf } from '../studio';
 import { readScore } from './read-score';
 
 const START = '<attributes><divisions>2</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
@@ -264,5 +265,48 @@ describe('bars', () => {
     );
     expect(score.bars.map((b) => b.number)).toEqual(['1', '1a', '1a']);
     expect(new Set(score.bars.map((b) => b.id)).size).toBe(3);
+  });
+});
+
+describe('what stands before the music', () => {
+  const headed = (head: string): Score => {
+    const result = readScore(doc(bar(note())).replace('<part-list>', `${head}<part-list>`), 'test.xml');
+    if (!result.ok) throw new Error(result.issue.message);
+    return result.value.score;
+  };
+  const WORK = '<work><work-number>op. 5</work-number><work-title>Three little\n pieces</work-title></work>';
+  const MOVEMENT = '<movement-number>2</movement-number><movement-title>Evening</movement-title>';
+  it('a movement is called by its own name, with its work beside it', () => {
+    const { title, origin } = headed(WORK + MOVEMENT);
+    expect(title).toBe('Evening');
+    expect(origin).toMatchObject({
+      work: 'Three little pieces',
+      workNumber: 'op. 5',
+      movement: 'Evening',
+      movementNumber: '2',
+    });
+    expect(titleOf({ title, origin })).toBe('Evening (Three little pieces, op. 5)');
+  });
+  it('a work alone, or a credit alone, is the title', () => {
+    expect(titleOf(headed('<work><work-title>Air</work-title></work>'))).toBe('Air');
+    expect(titleOf(headed('<movement-title>Air</movement-title>'))).toBe('Air');
+    const credit = '<credit page="1"><credit-type>title</credit-type><credit-words>Air for two</credit-words></credit>';
+    expect(headed(credit).title).toBe('Air for two');
+    expect(headed('').title).toBe('');
+  });
+  it('who made it, one after the other, and where it comes from', () => {
+    const by = (type: string, name: string) => `<creator type="${type}">${name}</creator>`;
+    const { composer, origin } = headed(
+      `<identification>${by('lyricist', 'L')}${by('composer', 'A')}${by('composer', 'B')}${by('arranger', 'C')}<rights>free</rights><rights>to all</rights><source>an edition of 1850</source></identification>`,
+    );
+    expect(composer).toBe('A, B');
+    expect(origin).toMatchObject({
+      lyricist: 'L',
+      arranger: 'C',
+      rights: 'free; to all',
+      source: 'an edition of 1850',
+    });
+    expect(headed('<identification><creator>Nobody</creator></identification>').composer).toBe('Nobody');
+    expect(headed(`<identification>${by('lyricist', 'L')}</identification>`).composer).toBe('');
   });
 });

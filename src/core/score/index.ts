@@ -17,6 +17,7 @@ export type {
   MeterPart,
   Mode,
   Note,
+  Origin,
   NoteMarks,
   Part,
   Pitch,

@@ -223,9 +223,25 @@ export interface ScoreWarning {
   readonly message: string;
 }
 
+/** What the file says of where the music comes from; empty texts where it says nothing. */
+export interface Origin {
+  /** The whole that a movement belongs to, with its opus and number as printed. */
+  readonly work: string;
+  readonly workNumber: string;
+  readonly movement: string;
+  readonly movementNumber: string;
+  readonly lyricist: string;
+  readonly arranger: string;
+  /** The edition that it was taken from. */
+  readonly source: string;
+  readonly rights: string;
+}
+
 export interface Score {
+  /** The movement where there is one, else the work. */
   readonly title: string;
   readonly composer: string;
+  readonly origin: Origin;
   readonly ticksPerQuarter: number;
   readonly parts: readonly Part[];
   readonly bars: readonly Bar[];

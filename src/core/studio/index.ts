@@ -8,6 +8,7 @@ export {
   openGrid,
   openPiece,
   readKept,
+  titleOf,
   type KeptDocument,
   type OpenedEdition,
   type OpenedPiece,

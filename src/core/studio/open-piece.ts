@@ -1,7 +1,7 @@
 import { draftToMusicXml, gridToDraft, readAbc, type Grid } from '../bargrid';
 import { decodeText, readMusicXmlFile, readScore, sniffFile, type Encoding, type ReadScore } from '../musicxml';
 import { ok, type Issue, type Result } from '../result';
-import { keepIds, withKeptIds, type KeptEdition, type KeptIds, type ScoreWarning } from '../score';
+import { keepIds, withKeptIds, type KeptEdition, type KeptIds, type Score, type ScoreWarning } from '../score';
 
 export type PieceFormat = 'musicxml' | 'mxl' | 'abc' | 'midi' | 'grid';
 
@@ -15,6 +15,16 @@ export interface OpenedPiece {
   /** What the teacher brought when that was not MusicXML. */
   readonly original: string | null;
   readonly read: ReadScore;
+}
+
+/**
+ * What a piece is called on the shelf: a movement with its work beside it.
+ *
+ * @example titleOf({ title: 'Rondo', origin: { work: 'Sonatina', workNumber: 'op. 5' } }) // → 'Rondo (Sonatina, op. 5)'
+ */
+export function titleOf({ title, origin }: Pick<Score, 'title' | 'origin'>): string {
+  const work = [origin.work === title ? '' : origin.work, origin.workNumber].filter((text) => text !== '').join(', ');
+  return work === '' || title === '' ? title : `${title} (${work})`;
 }
 
 const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore => ({

@@ -256,8 +256,9 @@ export function assembleScore(assembly: Assembly): Score {
   const order = playingOrder(bars);
   if (order.problem) warn('playing-order', order.problem, null, null, null);
   return {
-    title: header.title || header.movement || header.credit,
+    title: header.origin.movement || header.origin.work || header.credit,
     composer: header.composer,
+    origin: header.origin,
     ticksPerQuarter,
     parts: modelParts,
     bars,
