@@ -20,7 +20,7 @@ export interface OpenedPiece {
 /**
  * What a piece is called on the shelf: a movement with its work beside it.
  *
- * @example titleOf({ title: 'Rondo', origin: { work: 'Sonatina', workNumber: 'op. 5' } }) // → 'Rondo (Sonatina, op. 5)'
+ * @example titleOf({ title: 'Rondo', origin: { work: 'Sonatina', workNumber: '' } }) // → 'Rondo (Sonatina)'
  */
 export function titleOf({ title, origin }: Pick<Score, 'title' | 'origin'>): string {
   const work = [origin.work === title ? '' : origin.work, origin.workNumber].filter((text) => text !== '').join(', ');
