@@ -52,7 +52,7 @@ export function CountLane({ score, counts, onsets, layout, words, silent }: Prop
           return (
             <span
               key={token.onset}
-              className={`figure absolute top-1.5 -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-ink-3'}`}
+              className={`figure absolute top-1.5 -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-sm leading-6 tracking-[-0.1em] text-ink-3'}`}
               style={{ left: x }}
             >
               {word ?? (token.sounding ? token.text : `(${token.text})`)}
