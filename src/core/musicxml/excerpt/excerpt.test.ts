@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { openPiece } from '../../studio';
+import { openAbc, openPiece } from '../../studio';
 import { computeBeams } from '../beams';
 import { writeExcerpt } from './write-excerpt';
 import { readScore } from '../read-score';
@@ -31,6 +31,24 @@ describe('excerpts', () => {
   });
   it('clamp a range that goes past the piece', () =>
     expect(again(writeExcerpt(text, read, { from: 14, to: 400 })).bars).toHaveLength(2));
+  it('keep a hairpin that goes over their edges: taken up at the first bar, left at the last', () => {
+    const long = 'X:1\nM:4/4\nL:1/4\nK:C\n!<(!C D E F|G A B c|c B A !<)!G|!>(!F E D C|!>)!C4|C4|';
+    const tune = openAbc(long, 'x.abc');
+    if (!tune.ok) throw new Error(tune.issue.message);
+    const wedges = (from: number, to: number): string[] => {
+      const score = again(writeExcerpt(tune.value.text, tune.value.read, { from, to }));
+      return score.directions.flatMap((d) =>
+        d.kind === 'wedge' ? [`${d.role} ${(d.onset - (score.bars[0]?.onset ?? 0)) / score.ticksPerQuarter}`] : [],
+      );
+    };
+    expect(wedges(0, 2)).toEqual(['crescendo 0', 'stop 11']);
+    expect(wedges(0, 0)).toEqual(['crescendo 0', 'stop 4']);
+    expect(wedges(1, 1)).toEqual(['crescendo 0', 'stop 4']);
+    expect(wedges(2, 3)).toEqual(['crescendo 0', 'stop 3', 'diminuendo 4', 'stop 8']);
+    // One that ends where the excerpt begins is not taken up, and nothing is left of it behind its end.
+    expect(wedges(4, 5).filter((w) => !w.startsWith('stop'))).toEqual([]);
+    expect(wedges(5, 5)).toEqual([]);
+  });
   it('let nothing through but music', () => {
     const hostile = text
       .replace('<note>', '<script>alert(1)</script><note onclick="x()"><evil/>')

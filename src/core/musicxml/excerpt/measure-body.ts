@@ -20,6 +20,8 @@ export interface BodyContext {
   readonly withoutFingerings: boolean;
   /** The notes are those of another bar, under a bar-repeat sign: its marks and changes are not drawn again. */
   readonly filled: boolean;
+  /** Stands at the end of the bar: what would go on behind it. */
+  readonly closing: string;
 }
 
 /** Onset of the next note written after place `i`, unless a backup or forward comes first. */
@@ -116,6 +118,11 @@ class BodyWriter {
     if (!this.wrote) {
       this.moveTo(0);
       this.out.push(emptyBar(this.context.bar.length));
+      this.cursor = this.context.bar.length;
+    }
+    if (this.context.closing !== '') {
+      this.moveTo(this.context.bar.length);
+      this.out.push(this.context.closing);
     }
     return this.out.join('');
   }

@@ -10,6 +10,7 @@ import { escapeXml, parseFragment, type XmlElement } from '../xml-tree';
 import { attributesXml, DEFAULT_CLEF, fold, type Attributes } from './attributes-xml';
 import { emptyBar, measureBody } from './measure-body';
 import type { Timed } from './note-xml';
+import { openWedges, wedgeXml } from './open-wedges';
 import { pairedSlurs } from './paired-slurs';
 
 export interface ExcerptRequest {
@@ -79,6 +80,11 @@ function barXml(excerpt: PartExcerpt, bar: Bar): string {
   const { read, request, part, index, position, from, to, onlyStaff, byPlace, slurs } = excerpt;
   const b = bar.index as number;
   const tree = sourceOf(excerpt, b);
+  const edge = (at: 'begin' | 'end'): string =>
+    openWedges(read.score, part.id, at === 'begin' ? b : b + 1, at)
+      .map((wedge) => wedgeXml(wedge, at, onlyStaff))
+      .join('');
+  const closing = b === to ? edge('end') : '';
   const body = tree
     ? measureBody(tree, {
         score: read.score,
@@ -92,13 +98,15 @@ function barXml(excerpt: PartExcerpt, bar: Bar): string {
         onlyStaff,
         withoutFingerings: request.withoutFingerings ?? false,
         filled: read.filledFrom.has(`${index} ${b}`),
+        closing,
       })
-    : emptyBar(bar.length);
+    : `${emptyBar(bar.length)}${closing}`;
   const id = `${bar.id}${position === 0 ? '' : `-p${position + 1}`}`;
   return [
     `<measure id="${id}" number="${escapeXml(bar.number.slice(0, 12))}">`,
     b === from ? attributesAt(excerpt) : '',
     leftBarline(bar, b === from),
+    b === from ? edge('begin') : '',
     body,
     rightBarline(bar, b === to),
     '</measure>',
