@@ -12,6 +12,20 @@ const abc = (text = ABC) => {
   return opened.value;
 };
 
+/** A printed page of so many empty bars in 3/4. */
+const page = (bars: number) =>
+  emptyGrid({
+    title: 'Page',
+    composer: '',
+    bars,
+    staves: 1,
+    clef: 'treble',
+    meter: '3/4',
+    key: 'C',
+    pickup: '',
+    perMinute: 80,
+  });
+
 describe('whatever a teacher brings', () => {
   it('is told by its content, not by its name', async () => {
     const opened = await openPiece(bytes(ABC), 'tune.txt');
@@ -71,36 +85,12 @@ describe('whatever a teacher brings', () => {
       value: { bom: true },
     }));
   it('is bars to fill when a printed page is laid out', () => {
-    const opened = openGrid(
-      emptyGrid({
-        title: 'Page',
-        composer: '',
-        bars: 4,
-        staves: 1,
-        clef: 'treble',
-        meter: '3/4',
-        key: 'C',
-        pickup: '',
-        perMinute: 80,
-      }),
-      'page.json',
-    );
+    const opened = openGrid(page(4), 'page.json');
     expect(opened.ok && opened.value.read.score.bars.length).toBe(4);
     expect(opened.ok && opened.value.format).toBe('grid');
   });
   it('says where the notes typed into a laid-out page do not fit', () => {
-    const page = emptyGrid({
-      title: 'Page',
-      composer: '',
-      bars: 2,
-      staves: 1,
-      clef: 'treble',
-      meter: '3/4',
-      key: 'C',
-      pickup: '',
-      perMinute: 80,
-    });
-    const opened = openGrid(changeBar(page, 1, { typed: ['C4 C4 C4 C4 C4 C4 C4'] }), 'page.json');
+    const opened = openGrid(changeBar(page(2), 1, { typed: ['C4 C4 C4 C4 C4 C4 C4'] }), 'page.json');
     if (!opened.ok) throw new Error(opened.issue.message);
     const [warning] = opened.value.read.score.warnings;
     expect(warning).toMatchObject({ code: 'grid', bar: 1, number: null, part: null });
@@ -108,7 +98,7 @@ describe('whatever a teacher brings', () => {
     expect(opened.value.bom).toBe(false);
     expect(JSON.parse(opened.value.original ?? '')).toMatchObject({ kind: 'bar-grid' });
     // A page that cannot be a piece is refused, not thrown.
-    expect(openGrid(changeBar(page, 0, { meter: 'no' }), 'page.json')).toMatchObject({
+    expect(openGrid(changeBar(page(2), 0, { meter: 'no' }), 'page.json')).toMatchObject({
       ok: false,
       issue: { code: 'grid-meter' },
     });
