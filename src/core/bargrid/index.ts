@@ -9,7 +9,6 @@ export { readAbc, type ReadAbc } from './read-abc';
 export {
   changeBar,
   emptyGrid,
-  gridToDraft,
   insertBar,
   parseGrid,
   removeBar,
@@ -17,3 +16,4 @@ export {
   type GridBar,
   type GridRequest,
 } from './grid';
+export { gridToDraft } from './grid-to-draft';

@@ -11,5 +11,6 @@ export { meterXml, pitchXml } from './model-xml';
 export { readMusicXmlFile, type MusicXmlFile } from './read-file';
 export { readScore, type ReadScore } from './read-score';
 export { sniffFile, type FileKind } from './sniff';
-export { REMEMBERED_FIELD, writeMarks, type WrittenDocument, type WrittenMark } from './write-marks';
+export type { WrittenMark } from './marks-at-notes';
+export { REMEMBERED_FIELD, writeMarks, type WrittenDocument } from './write-marks';
 export { escapeXml } from './xml-tree';

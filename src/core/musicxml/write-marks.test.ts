@@ -6,7 +6,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openPiece, type OpenedPiece } from '../studio';
 import { readScore } from './read-score';
-import { writeMarks, type WrittenMark } from './write-marks';
+import type { WrittenMark } from './marks-at-notes';
+import { writeMarks } from './write-marks';
 
 const FILES = readdirSync('tests/pieces');
 const open = async (name: string): Promise<OpenedPiece> => {

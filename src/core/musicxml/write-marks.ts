@@ -5,26 +5,18 @@
  * was, character for character; earlier fingerings stay too, and a mark that is there already is not put in twice. With
  * no marks the text comes back unchanged.
  */
-import type { Note, Score } from '../score';
+import type { Score } from '../score';
+import {
+  atNote,
+  directionXml,
+  headOfChord,
+  saidBeside,
+  type Splice,
+  type Spot,
+  type WrittenMark,
+} from './marks-at-notes';
 import type { ReadScore } from './read-score';
 import { child, childrenNamed, escapeXml, parseFragment, type XmlElement } from './xml-tree';
-
-/** A mark at a note or a bar, as it is written into the document. */
-export type WrittenMark =
-  | { readonly kind: 'finger'; readonly noteId: string; readonly finger: string }
-  | { readonly kind: 'string'; readonly noteId: string; readonly string: number; readonly fret?: number }
-  | { readonly kind: 'bow'; readonly noteId: string; readonly direction: 'up' | 'down' }
-  | { readonly kind: 'dynamic'; readonly noteId: string; readonly level: string }
-  | {
-      readonly kind: 'wedge';
-      readonly noteId: string;
-      readonly toNoteId: string;
-      readonly role: 'crescendo' | 'diminuendo';
-    }
-  | { readonly kind: 'cue'; readonly noteId: string; readonly text: string }
-  | { readonly kind: 'words'; readonly noteId: string; readonly text: string }
-  | { readonly kind: 'breath'; readonly noteId: string; readonly catch?: boolean }
-  | { readonly kind: 'rehearsal'; readonly barId: string; readonly text: string };
 
 export interface WrittenDocument {
   readonly text: string;
@@ -37,128 +29,7 @@ export interface WrittenDocument {
 /** Name of the field that carries what the format has no place for. */
 export const REMEMBERED_FIELD = 'oak-rungs';
 
-interface Splice {
-  readonly at: number;
-  readonly remove?: number;
-  readonly insert: string;
-}
-
 const DYNAMICS = new Set(['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff']);
-
-/** Elements of a note that come after `<notations>` in the schema: it is put in before the first of them. */
-const AFTER_NOTATIONS = new Set(['lyric', 'play', 'listen']);
-
-const groupsOf = (note: XmlElement, group: string): readonly XmlElement[] =>
-  childrenNamed(note, 'notations').flatMap((n) => childrenNamed(n, group));
-
-/** Puts one mark inside a note: into the named group of its notations, which are made where they are missing. */
-function insideNote(note: XmlElement, group: 'technical' | 'articulations', body: string): Splice {
-  const wrapped = `<${group}>${body}</${group}>`;
-  const notations = child(note, 'notations');
-  if (!notations) {
-    const next = note.children.find((c) => AFTER_NOTATIONS.has(c.name));
-    const last = note.children[note.children.length - 1];
-    return { at: next ? next.start : (last?.end ?? note.contentStart), insert: `<notations>${wrapped}</notations>` };
-  }
-  const existing = groupsOf(note, group)[0];
-  const lastInside = existing?.children[existing.children.length - 1];
-  if (existing && lastInside) return { at: lastInside.end, insert: body };
-  const lastNotation = notations.children[notations.children.length - 1];
-  // An empty `<notations/>` cannot be opened by splicing: a second group beside it is allowed.
-  return lastNotation
-    ? { at: lastNotation.end, insert: wrapped }
-    : { at: notations.end, insert: `<notations>${wrapped}</notations>` };
-}
-
-const hasInside = (note: XmlElement, group: string, name: string, text?: string): boolean =>
-  groupsOf(note, group).some((g) => childrenNamed(g, name).some((e) => text === undefined || e.text.trim() === text));
-
-interface Spot {
-  readonly measure: XmlElement;
-  readonly notes: readonly XmlElement[];
-  readonly note: Note;
-  readonly element: XmlElement;
-  readonly staves: number;
-}
-
-function directionXml(inner: string, placement: 'above' | 'below', { note, staves }: Spot): string {
-  return `<direction placement="${placement}"><direction-type>${inner}</direction-type><voice>${escapeXml(note.voice)}</voice>${staves > 1 ? `<staff>${note.staff}</staff>` : ''}</direction>`;
-}
-
-/** The note itself, or the first of its chord: directions stand in front of that one. */
-function headOfChord({ notes, note, element }: Spot): XmlElement {
-  let at = note.sourceIndex;
-  let head = element;
-  while (at > 0 && child(head, 'chord')) {
-    at -= 1;
-    head = notes[at] ?? head;
-  }
-  return head;
-}
-
-/** Whether one of the directions right before or after the note already says `inner`. */
-function saidBeside(spot: Spot, head: XmlElement, name: string, matches: (mark: XmlElement) => boolean): boolean {
-  const { children } = spot.measure;
-  const at = children.indexOf(head);
-  const beside: XmlElement[] = [];
-  for (let i = at - 1; i >= 0 && children[i]?.name === 'direction'; i -= 1) beside.push(...children.slice(i, i + 1));
-  for (let i = at + 1; i < children.length && children[i]?.name === 'direction'; i += 1)
-    beside.push(...children.slice(i, i + 1));
-  return beside.some((d) => childrenNamed(d, 'direction-type').some((t) => childrenNamed(t, name).some(matches)));
-}
-
-/** The splices of one mark at its note; none when it is there already. */
-function atNote(mark: Exclude<WrittenMark, { kind: 'rehearsal' | 'wedge' }>, spot: Spot): Splice[] {
-  const { element } = spot;
-  const head = headOfChord(spot);
-  const direction = (
-    name: string,
-    inner: string,
-    placement: 'above' | 'below',
-    matches: (e: XmlElement) => boolean,
-  ): Splice[] =>
-    saidBeside(spot, head, name, matches) ? [] : [{ at: head.start, insert: directionXml(inner, placement, spot) }];
-  switch (mark.kind) {
-    case 'finger':
-      return hasInside(element, 'technical', 'fingering', mark.finger)
-        ? []
-        : [insideNote(element, 'technical', `<fingering>${escapeXml(mark.finger)}</fingering>`)];
-    case 'string': {
-      if (hasInside(element, 'technical', 'string', String(mark.string))) return [];
-      const fret = mark.fret === undefined ? '' : `<fret>${mark.fret}</fret>`;
-      return [insideNote(element, 'technical', `<string>${mark.string}</string>${fret}`)];
-    }
-    case 'bow':
-      return hasInside(element, 'technical', `${mark.direction}-bow`)
-        ? []
-        : [insideNote(element, 'technical', `<${mark.direction}-bow/>`)];
-    case 'breath':
-      return hasInside(element, 'articulations', 'breath-mark')
-        ? []
-        : [insideNote(element, 'articulations', mark.catch ? '<breath-mark>tick</breath-mark>' : '<breath-mark/>')];
-    case 'dynamic':
-      return direction(
-        'dynamics',
-        `<dynamics><${mark.level}/></dynamics>`,
-        'below',
-        (e) => child(e, mark.level) !== undefined,
-      );
-    case 'cue':
-      return direction(
-        'words',
-        `<words font-style="italic">${escapeXml(mark.text)}</words>`,
-        'above',
-        (e) => e.text.trim() === mark.text.trim(),
-      );
-    case 'words':
-      return direction(
-        'words',
-        `<words>${escapeXml(mark.text)}</words>`,
-        'above',
-        (e) => e.text.trim() === mark.text.trim(),
-      );
-  }
-}
 
 /**
  * Where a mark about the whole bar goes: in front of its first note or direction, after attributes and left bar line.

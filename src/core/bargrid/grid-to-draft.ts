@@ -1,0 +1,149 @@
+/** A printed page laid out as bars becomes a draft: its signs, and what was typed of its notes. */
+import {
+  add,
+  compare,
+  fraction,
+  meterQuarters,
+  parseMeter,
+  subtract,
+  ZERO,
+  type Fraction,
+  type Key,
+  type Meter,
+} from '../score';
+import { fail, ok, type Result } from '../result';
+import { readMusicLine, startVoice } from './abc';
+import { parseAbcKey, parseAbcLength } from './abc-header';
+import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftStaff } from './draft';
+import type { Grid, GridBar, GridCode } from './grid';
+
+const CLEFS: Readonly<Record<Grid['clef'], DraftStaff['clef']>> = {
+  treble: { sign: 'G', line: 2, octaveChange: 0 },
+  bass: { sign: 'F', line: 4, octaveChange: 0 },
+  alto: { sign: 'C', line: 3, octaveChange: 0 },
+  tenor: { sign: 'C', line: 4, octaveChange: 0 },
+};
+
+function parseQuarters(text: string): Fraction | null {
+  const match = /^(\d{1,3})(?:\/(\d{1,3}))?$/.exec(text);
+  const d = Number(match?.[2] ?? '1');
+  return match && d > 0 ? fraction(Number(match[1]), d) : null;
+}
+
+/** Notes typed for one bar; what the meter still has room for is filled with a hidden rest. */
+function typedBar(
+  text: string,
+  key: Key,
+  meter: Meter,
+  size: Fraction,
+  say: (message: string) => void,
+): readonly DraftEvent[] {
+  if (text.trim() === '') return [];
+  const voice = startVoice(key, meter, fraction(1, 2), 0);
+  readMusicLine(text.replace(/[|\n\r]/g, ' '), voice, say);
+  const events = voice.bars[0]?.events ?? [];
+  const length = events.reduce<Fraction>((sum, e) => add(sum, e.duration), ZERO);
+  const missing = subtract(size, length);
+  if (missing.n < 0) say(`holds ${length.n / length.d} quarters where the bar has ${size.n / size.d}`);
+  return missing.n > 0 && events.length > 0 ? [...events, plainEvent('hidden-rest', missing)] : events;
+}
+
+/** What stands on and over a bar of the grid. */
+const signsOf = (bar: GridBar) => ({
+  tempo: bar.tempo
+    ? { word: bar.tempo.word, unit: parseAbcLength(bar.tempo.unit) ?? fraction(1), perMinute: bar.tempo.perMinute }
+    : null,
+  repeatStart: bar.repeatStart ?? false,
+  repeatEnd: bar.repeatEnd ?? null,
+  endingStart: bar.ending && bar.ending.length > 0 ? bar.ending : null,
+  segno: bar.segno ?? false,
+  coda: bar.coda ?? false,
+  toCoda: bar.toCoda ?? false,
+  fine: bar.fine ?? false,
+  jump: bar.jump ?? null,
+  doubleBar: bar.doubleBar ?? null,
+  lineBreak: bar.lineBreak ?? false,
+  rehearsal: bar.rehearsal ?? null,
+});
+
+export interface ReadGrid {
+  readonly draft: Draft;
+  readonly warnings: readonly { readonly bar: number; readonly message: string }[];
+}
+
+/**
+ * A grid as a draft, ready to become a MusicXML document. Codes: `grid-meter`, `grid-key`, `grid-pickup`, each naming
+ * the bar.
+ *
+ * @example
+ * gridToDraft({ pickup: '0', staves: 1, clef: 'treble', bars: [{ id: 'g1', meter: '4' }] }).issue.code
+ * // → 'grid-meter'
+ */
+export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
+  const warnings: { bar: number; message: string }[] = [];
+  const pickup = parseQuarters(grid.pickup);
+  if (!pickup) return fail('grid-pickup', `The pick-up "${grid.pickup}" is not a length in quarters such as 1 or 1/2.`);
+  let meter: Meter = parseMeter('4/4') ?? { parts: [], symbol: null };
+  let key: Key = { fifths: 0, mode: null };
+  let printed = 0;
+  let openEnding: readonly number[] | null = null;
+  const bars: DraftBar[] = [];
+  for (const [i, bar] of grid.bars.entries()) {
+    const isPickup = i === 0 && pickup.n > 0;
+    if (!isPickup) printed += 1;
+    const number = String(printed);
+    const newMeter = bar.meter === undefined ? null : parseMeter(bar.meter);
+    if (bar.meter !== undefined && !newMeter)
+      return fail('grid-meter', `Bar ${number}: "${bar.meter}" is not a meter such as 3/4 or 6/8.`, { bar: number });
+    const newKey = bar.key === undefined ? null : parseAbcKey(bar.key);
+    if (bar.key !== undefined && !newKey)
+      return fail('grid-key', `Bar ${number}: "${bar.key}" is not a key such as G, Em or Bb.`, { bar: number });
+    meter = newMeter ?? meter;
+    key = newKey ?? key;
+    const nominal = meterQuarters(meter);
+    if (isPickup && nominal.n > 0 && compare(pickup, nominal) >= 0)
+      return fail(
+        'grid-pickup',
+        `The pick-up of ${grid.pickup} quarters is as long as a bar; leave it out and add a bar.`,
+      );
+    const size = isPickup ? pickup : nominal.n > 0 ? nominal : fraction(4);
+    if (bar.ending && bar.ending.length > 0) openEnding = bar.ending;
+    const nextEnding = grid.bars[i + 1]?.ending;
+    const closes: boolean =
+      openEnding !== null &&
+      (bar.endingStop === true ||
+        bar.repeatEnd !== undefined ||
+        bar.doubleBar !== undefined ||
+        nextEnding !== undefined ||
+        i === grid.bars.length - 1);
+    bars.push({
+      id: bar.id,
+      number,
+      implicit: isPickup,
+      quarters: size,
+      meter: i === 0 ? meter : newMeter,
+      key: i === 0 ? key : newKey,
+      ...signsOf(bar),
+      endingStop: closes ? openEnding : null,
+      content: [
+        Array.from({ length: grid.staves }, (_, s) => [
+          typedBar(bar.typed?.[s] ?? '', key, meter, size, (message) =>
+            warnings.push({ bar: i, message: `bar ${number}: ${message}` }),
+          ),
+        ]),
+      ],
+    });
+    if (closes) openEnding = null;
+  }
+  const staves: DraftStaff[] =
+    grid.staves === 2 ? [{ clef: CLEFS.treble }, { clef: CLEFS.bass }] : [{ clef: CLEFS[grid.clef] }];
+  return ok({
+    draft: {
+      title: grid.title,
+      composer: grid.composer,
+      parts: [{ id: 'P1', name: '', sound: null, midiProgram: null, transpose: null, staves }],
+      bars,
+    },
+    warnings,
+  });
+}
