@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { ExcerptRequest } from '@/core/musicxml';
-import type { Issue } from '@/core/result';
+import { ok, type Issue } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { cachedEngraving, keepEngraving, storageProblem, useStudio, type StudioAccess } from '@/store';
@@ -26,9 +26,11 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
   const version = piece ? versionOf(piece) : null;
   const known = version ? scores.get(version) : undefined;
   useEffect(() => {
-    if (!piece || !version || scores.get(version)) return undefined;
+    if (!piece || !version || known) return undefined;
     let current = true;
-    loadScore(loadedPiece(piece))
+    // Another screen may have read it between this one's drawing and now: that has to be shown, too.
+    const there = scores.get(version);
+    (there ? Promise.resolve(ok(there)) : loadScore(loadedPiece(piece)))
       .then((result) => {
         if (result.ok) scores.put(version, result.value);
         if (current)
@@ -43,7 +45,7 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
     return () => {
       current = false;
     };
-  }, [piece, version]);
+  }, [piece, version, known]);
   if (known) return { kind: 'ready', score: known };
   return loaded && loaded.version === version ? loaded.state : { kind: 'loading' };
 }
@@ -65,6 +67,8 @@ export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> 
         if (!current) return;
         setCount((n) => n + 1);
       }
+      // Some may have been read elsewhere since they were last drawn.
+      if (current) setCount((n) => n + 1);
     };
     // A piece that cannot be read says so on its own stages.
     run().catch(() => undefined);
