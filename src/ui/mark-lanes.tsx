@@ -58,7 +58,7 @@ export function TextLane({
       {here.map((t) => {
         const at = layout.notes.get(t.noteId);
         const body = t.silent ? `(${t.text})` : t.text;
-        const look = `absolute -translate-x-1/2 whitespace-nowrap leading-6 ${large ? 'text-lg' : t.silent ? 'text-sm' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
+        const look = `absolute -translate-x-1/2 whitespace-nowrap leading-6 ${large ? 'text-lg' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
         const style = { left: at?.x ?? 0, top: 5 + (t.row ?? 0) * ROW };
         return onPick ? (
           <button

@@ -9,6 +9,7 @@ import {
   spellMidi,
   struckNotes,
   tempoAt,
+  workText,
   type Note,
   type Score,
 } from '../score';
@@ -164,9 +165,9 @@ function rangeFacts(score: Score): Fact[] {
 }
 
 /** The work beside its movement, who made the words and the arrangement, where the edition comes from. */
-function originFacts({ title, origin }: Score): Fact[] {
-  const { work, workNumber, movementNumber, lyricist, arranger, source, rights } = origin;
-  const whole = [work === title ? '' : work, workNumber].filter((text) => text !== '').join(', ');
+function originFacts(score: Score): Fact[] {
+  const { movementNumber, lyricist, arranger, source, rights } = score.origin;
+  const whole = workText(score);
   const said: readonly (readonly [string, string])[] = [
     ['From', movementNumber === '' ? whole : [whole, `no. ${movementNumber}`].filter((t) => t !== '').join(', ')],
     ['Words', lyricist],

@@ -47,6 +47,7 @@ export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from '.
 export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
 export { playingOrder, type PlayingOrder } from './playing-order';
 export { barSeconds, clockText, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
+export { workText } from './origin';
 export { struckNotes, tieLinks, withTiesClosed } from './ties';
 export {
   beatOnsets,

@@ -1,7 +1,15 @@
 import { draftToMusicXml, gridToDraft, readAbc, type Grid } from '../bargrid';
 import { decodeText, readMusicXmlFile, readScore, sniffFile, type Encoding, type ReadScore } from '../musicxml';
 import { ok, type Issue, type Result } from '../result';
-import { keepIds, withKeptIds, type KeptEdition, type KeptIds, type Score, type ScoreWarning } from '../score';
+import {
+  keepIds,
+  withKeptIds,
+  workText,
+  type KeptEdition,
+  type KeptIds,
+  type Score,
+  type ScoreWarning,
+} from '../score';
 
 export type PieceFormat = 'musicxml' | 'mxl' | 'abc' | 'midi' | 'grid';
 
@@ -22,9 +30,9 @@ export interface OpenedPiece {
  *
  * @example titleOf({ title: 'Rondo', origin: { work: 'Sonatina', workNumber: '' } }) // → 'Rondo (Sonatina)'
  */
-export function titleOf({ title, origin }: Pick<Score, 'title' | 'origin'>): string {
-  const work = [origin.work === title ? '' : origin.work, origin.workNumber].filter((text) => text !== '').join(', ');
-  return work === '' || title === '' ? title : `${title} (${work})`;
+export function titleOf(score: Pick<Score, 'title' | 'origin'>): string {
+  const work = workText(score);
+  return work === '' || score.title === '' ? score.title : `${score.title} (${work})`;
 }
 
 const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore => ({

@@ -251,8 +251,10 @@ export function assembleScore(assembly: Assembly): Score {
   const modelParts = parts.map((part, i) =>
     assemblePart(part, i, partHeads.get(part.id), bars, toTicks, giveId, warn, contents),
   );
-  const notes = [...withTiesClosed(inOrder(contents.notes, modelParts))];
-  warnOpenTies(notes, bars, warn);
+  const ordered = inOrder(contents.notes, modelParts);
+  const notes = withTiesClosed(ordered);
+  // The same notes come back where no tie was open.
+  if (notes !== ordered) warnOpenTies(notes, bars, warn);
   const order = playingOrder(bars);
   if (order.problem) warn('playing-order', order.problem, null, null, null);
   return {
