@@ -1,13 +1,21 @@
+import { useSyncExternalStore } from 'react';
+
 /** A memory of a few things by key; the one used longest ago goes first. */
 export interface RecentlyUsed<T> {
   readonly get: (key: string) => T | undefined;
   readonly put: (key: string, value: T) => void;
   readonly size: () => number;
+  /** Tells of every thing that is put in; the answer ends it. */
+  readonly subscribe: (listener: () => void) => () => void;
+  /** How many things were put in so far. */
+  readonly puts: () => number;
 }
 
 export function recentlyUsed<T>(most: number): RecentlyUsed<T> {
   const kept = new Map<string, T>();
-  const put = (key: string, value: T): void => {
+  const listeners = new Set<() => void>();
+  let puts = 0;
+  const touch = (key: string, value: T): void => {
     kept.delete(key);
     kept.set(key, value);
     const [oldest] = kept.keys();
@@ -16,10 +24,29 @@ export function recentlyUsed<T>(most: number): RecentlyUsed<T> {
   return {
     get: (key) => {
       const value = kept.get(key);
-      if (value !== undefined) put(key, value);
+      if (value !== undefined) touch(key, value);
       return value;
     },
-    put,
+    put: (key, value) => {
+      touch(key, value);
+      puts += 1;
+      for (const listener of listeners) listener();
+    },
     size: () => kept.size,
+    subscribe: (listener) => {
+      listeners.add(listener);
+      return () => {
+        listeners.delete(listener);
+      };
+    },
+    puts: () => puts,
   };
+}
+
+/**
+ * What a memory holds under a key, on screen: whoever puts it in, and whenever, it is shown. Nothing under no key.
+ */
+export function useRemembered<T>(memory: RecentlyUsed<T>, key: string | null): T | undefined {
+  const look = (): T | undefined => (key === null ? undefined : memory.get(key));
+  return useSyncExternalStore(memory.subscribe, look, () => undefined);
 }

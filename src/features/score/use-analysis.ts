@@ -6,7 +6,7 @@ import type { Piece } from '@/core/studio';
 import { storageProblem } from '@/store';
 import { analyse, type Built } from '@/workers';
 import { loadedPiece, versionOf } from './loaded-piece';
-import { recentlyUsed } from './recently-used';
+import { recentlyUsed, useRemembered } from './recently-used';
 
 export type AnalysisState =
   | { readonly kind: 'running'; readonly share: number }
@@ -29,8 +29,9 @@ export function useAnalysis(piece: Piece): {
   // A piece of the same version is the same music, whatever else of it changed.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const loaded = useMemo(() => loadedPiece(piece), [version]);
+  const there = useRemembered(known, version);
   useEffect(() => {
-    if (known.get(loaded.key) || stopped === loaded.key) return undefined;
+    if (there || stopped === loaded.key) return undefined;
     let current = true;
     const tell = (next: AnalysisState): void => {
       if (current) setState({ version: loaded.key, state: next });
@@ -39,15 +40,14 @@ export function useAnalysis(piece: Piece): {
     running.result
       .then((result) => {
         if (result.ok) known.put(loaded.key, result.value);
-        tell(result.ok ? { kind: 'ready', analysis: result.value } : { kind: 'failed', issue: result.issue });
+        else tell({ kind: 'failed', issue: result.issue });
       })
       .catch((error: unknown) => tell({ kind: 'failed', issue: storageProblem(error).issue }));
     return () => {
       current = false;
       running.cancel();
     };
-  }, [loaded, attempt, stopped]);
-  const there = known.get(version);
+  }, [loaded, attempt, stopped, there]);
   return {
     state: there
       ? { kind: 'ready', analysis: there }

@@ -1,14 +1,14 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { ExcerptRequest } from '@/core/musicxml';
-import { ok, type Issue } from '@/core/result';
+import type { Issue } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { cachedEngraving, keepEngraving, storageProblem, useStudio, type StudioAccess } from '@/store';
 import { askReading, engrave, loadScore } from '@/workers';
 import { loadedPiece, versionOf } from './loaded-piece';
-import { recentlyUsed } from './recently-used';
+import { recentlyUsed, useRemembered } from './recently-used';
 
 export type ScoreState =
   | { readonly kind: 'loading' }
@@ -22,39 +22,33 @@ const recent = recentlyUsed<readonly string[]>(120);
 
 /** The score of a piece, read in a worker and kept in memory. */
 export function useScore(piece: Piece | null | undefined): ScoreState {
-  const [loaded, setLoaded] = useState<{ version: string; state: ScoreState } | null>(null);
+  const [failed, setFailed] = useState<{ version: string; issue: Issue } | null>(null);
   const version = piece ? versionOf(piece) : null;
-  const known = version ? scores.get(version) : undefined;
+  const known = useRemembered(scores, version);
   useEffect(() => {
     if (!piece || !version || known) return undefined;
     let current = true;
-    // Another screen may have read it between this one's drawing and now: that has to be shown, too.
-    const there = scores.get(version);
-    (there ? Promise.resolve(ok(there)) : loadScore(loadedPiece(piece)))
+    loadScore(loadedPiece(piece))
       .then((result) => {
         if (result.ok) scores.put(version, result.value);
-        if (current)
-          setLoaded({
-            version,
-            state: result.ok ? { kind: 'ready', score: result.value } : { kind: 'failed', issue: result.issue },
-          });
+        else if (current) setFailed({ version, issue: result.issue });
       })
       .catch((error: unknown) => {
-        if (current) setLoaded({ version, state: { kind: 'failed', issue: storageProblem(error).issue } });
+        if (current) setFailed({ version, issue: storageProblem(error).issue });
       });
     return () => {
       current = false;
     };
   }, [piece, version, known]);
   if (known) return { kind: 'ready', score: known };
-  return loaded && loaded.version === version ? loaded.state : { kind: 'loading' };
+  return failed !== null && failed.version === version ? { kind: 'failed', issue: failed.issue } : { kind: 'loading' };
 }
 
 /**
  * The scores of several pieces, by piece id; those that cannot be read are left out. They come in one after the other.
  */
 export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> {
-  const [, setCount] = useState(0);
+  useSyncExternalStore(scores.subscribe, scores.puts, () => 0);
   const wanted = pieces.map(versionOf).join('\n');
   useEffect(() => {
     let current = true;
@@ -65,10 +59,7 @@ export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> 
         const result = await loadScore(loadedPiece(piece));
         if (result.ok) scores.put(version, result.value);
         if (!current) return;
-        setCount((n) => n + 1);
       }
-      // Some may have been read elsewhere since they were last drawn.
-      if (current) setCount((n) => n + 1);
     };
     // A piece that cannot be read says so on its own stages.
     run().catch(() => undefined);
