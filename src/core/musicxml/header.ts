@@ -5,13 +5,34 @@ import { child, childText, childrenNamed, type XmlElement } from './xml-tree';
 export interface PartHead {
   readonly name: string;
   readonly abbreviation: string;
+  /** Names of the groups around it, the outer first. */
+  readonly groups: readonly string[];
   readonly sound: string | null;
   readonly program: number | null;
+  readonly drumChannel: boolean;
   readonly unpitched: ReadonlyMap<string, number>;
 }
 
+/** Titles and names as one line, whatever breaks the file has in them. */
+const line = (text: string | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
+
+/** A name as it is displayed, where the file says it twice. */
+function nameIn(element: XmlElement, name: 'part-name' | 'part-abbreviation' | 'group-name'): string {
+  const plain = line(childText(element, name));
+  const display = child(element, `${name}-display`);
+  if (plain !== '' || !display) return plain;
+  return line(
+    display.children.map((c) => (c.name === 'accidental-text' ? (ACCIDENTALS[c.text.trim()] ?? '') : c.text)).join(''),
+  );
+}
+
+const ACCIDENTALS: Readonly<Record<string, string>> = { flat: '♭', sharp: '♯', natural: '♮' };
+
+/** The channel of drums, counted from 1. Source: General MIDI System Level 1. */
+const DRUM_CHANNEL = '10';
+
 /** Reads `<score-part>`. */
-export function readPartHead(element: XmlElement): PartHead {
+function readPartHead(element: XmlElement, groups: readonly string[]): PartHead {
   const unpitched = new Map<string, number>();
   let program: number | null = null;
   for (const midi of childrenNamed(element, 'midi-instrument')) {
@@ -22,14 +43,37 @@ export function readPartHead(element: XmlElement): PartHead {
   }
   const instrument = child(element, 'score-instrument');
   return {
-    name: childText(element, 'part-name') ?? '',
-    abbreviation: childText(element, 'part-abbreviation') ?? '',
+    name: nameIn(element, 'part-name'),
+    abbreviation: nameIn(element, 'part-abbreviation'),
+    groups,
     sound: instrument
       ? (childText(instrument, 'instrument-sound') ?? childText(instrument, 'instrument-name') ?? null)
       : null,
     program,
+    drumChannel: childrenNamed(element, 'midi-instrument').some((m) => childText(m, 'midi-channel') === DRUM_CHANNEL),
     unpitched,
   };
+}
+
+/** Reads `<part-list>`: every part by its id, with the groups that are open around it. */
+export function readPartList(element: XmlElement): ReadonlyMap<string, PartHead> {
+  const heads = new Map<string, PartHead>();
+  const open = new Map<string, string>();
+  for (const entry of element.children)
+    if (entry.name === 'score-part')
+      heads.set(
+        entry.attributes['id'] ?? '',
+        readPartHead(
+          entry,
+          [...open.values()].filter((name) => name !== ''),
+        ),
+      );
+    else if (entry.name === 'part-group') {
+      const number = entry.attributes['number'] ?? '1';
+      if (entry.attributes['type'] === 'stop') open.delete(number);
+      else open.set(number, nameIn(entry, 'group-name'));
+    }
+  return heads;
 }
 
 export interface Header {
@@ -39,6 +83,8 @@ export interface Header {
   identification: readonly [number, number] | null;
   headerEnd: number | null;
   miscellaneous: Record<string, string>;
+  /** The pages show what sounds, not what each player reads. */
+  concert: boolean;
 }
 
 export const noHeader = (): Header => ({
@@ -57,10 +103,8 @@ export const noHeader = (): Header => ({
   identification: null,
   headerEnd: null,
   miscellaneous: {},
+  concert: false,
 });
-
-/** Titles and names as one line, whatever breaks the file has in them. */
-const line = (text: string | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
 
 /** What `<identification>` says of who made the music, and of where it comes from. */
 function readIdentification(element: XmlElement, header: Header): void {
@@ -102,6 +146,9 @@ export function readHeader(element: XmlElement, header: Header): void {
     case 'credit':
       if (childText(element, 'credit-type') === 'title' && header.credit === '')
         header.credit = line(childText(element, 'credit-words'));
+      break;
+    case 'defaults':
+      header.concert = child(element, 'concert-score') !== undefined;
       break;
     case 'identification': {
       header.identification = [element.start, element.end];

@@ -11,6 +11,8 @@ export const LIMITS = {
   notes: 400_000,
   parts: 200,
   staves: 16,
+  /** Frets of a capo. */
+  frets: 24,
   /** Nesting of elements; real scores stay under 12. */
   depth: 64,
   /** Divisions of a quarter note; MIDI stops at 16,383. */

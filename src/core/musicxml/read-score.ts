@@ -6,10 +6,10 @@ import { fail, ok, type Result } from '../result';
 import type { Score, ScoreWarning } from '../score';
 import { assembleScore, fillBarRepeats } from './assemble';
 import type { BarHead, GrowingPart, WarnOf } from './growing-part';
-import { noHeader, readHeader, readPartHead, type PartHead } from './header';
+import { noHeader, readHeader, readPartList, type PartHead } from './header';
 import { LIMITS } from './limits';
 import { readMeasure, startState } from './measure';
-import { childrenNamed, walkXml, type XmlCode, type XmlElement } from './xml-tree';
+import { walkXml, type XmlCode, type XmlElement } from './xml-tree';
 
 export type ReadCode =
   | XmlCode
@@ -88,7 +88,7 @@ function warningList(): { readonly list: ScoreWarning[]; readonly warn: WarnOf; 
 /** Reads a document element by element, so that it is never in memory as a tree. Throws `Refuse` at a limit. */
 class DocumentReader {
   readonly header = noHeader();
-  readonly partHeads = new Map<string, PartHead>();
+  partHeads: ReadonlyMap<string, PartHead> = new Map();
   readonly parts = new Map<string, GrowingPart>();
   readonly bars: BarHead[] = [];
   layout: 'partwise' | 'timewise' | null = null;
@@ -152,9 +152,7 @@ class DocumentReader {
   private readInHeader(element: XmlElement): void {
     if (AFTER_IDENTIFICATION.includes(element.name)) this.header.headerEnd ??= element.start;
     else this.afterRoot = element.end;
-    if (element.name === 'part-list')
-      for (const p of childrenNamed(element, 'score-part'))
-        this.partHeads.set(p.attributes['id'] ?? '', readPartHead(p));
+    if (element.name === 'part-list') this.partHeads = readPartList(element);
     else readHeader(element, this.header);
   }
 

@@ -86,7 +86,7 @@ describe('notes', () => {
           '<note><cue/><pitch><step>C</step><octave>5</octave></pitch><duration>8</duration></note>',
       ),
     );
-    expect(score.notes.map((n) => [n.grace, n.duration / score.ticksPerQuarter, n.cue])).toEqual([
+    expect(score.notes.map((n) => [n.grace, n.duration / score.ticksPerQuarter, n.aside === 'cue'])).toEqual([
       [{ slash: true }, 0, false],
       [{ slash: false }, 0, false],
       [null, 4, true],

@@ -106,7 +106,7 @@ function contentOf(notes: readonly BarNote[], barLength: number, heldUntil: numb
  * @example barLines(score).all.bars.length // → 8
  */
 export function barLines(score: Score): { readonly all: Line; readonly staves: readonly Line[] } {
-  const struck = struckNotes(score.notes).filter((s) => s.note.grace === null && !s.note.cue);
+  const struck = struckNotes(score.notes).filter((s) => s.note.grace === null);
   const byBar: BarNote[][] = score.bars.map(() => []);
   const heldInto = new Map<string, number>();
   for (const { note, sounding } of struck) {

@@ -3,6 +3,7 @@
  * In: nothing but plain data. Out: exact times in ticks, playing order in bar indexes, lengths in seconds.
  */
 export type {
+  Aside,
   AttributeChange,
   Bar,
   BarSigns,
@@ -25,6 +26,7 @@ export type {
   Score,
   ScoreWarning,
   Step,
+  StringTuning,
   TempoMark,
   TieRole,
   TimeModification,

@@ -76,6 +76,12 @@ export interface Bar {
 
 export type TieRole = 'start' | 'continue' | 'stop';
 
+/**
+ * Why something is printed that is not played as it stands: another's music to come in by, another version above the
+ * staff, what is not printed at all, strokes that only say "go on".
+ */
+export type Aside = 'cue' | 'ossia' | 'hidden' | 'slash';
+
 export interface TimeModification {
   readonly actual: number;
   readonly normal: number;
@@ -121,6 +127,8 @@ interface Event {
   readonly timeModification: TimeModification | null;
   /** Place among the `<note>` elements of this part and bar in the source, from 0. */
   readonly sourceIndex: number;
+  /** Null for all that is played. */
+  readonly aside: Aside | null;
 }
 
 export interface Note extends Event {
@@ -129,11 +137,12 @@ export interface Note extends Event {
   readonly pitch: Pitch | null;
   readonly midi: MidiKey | null;
   readonly grace: { readonly slash: boolean } | null;
-  readonly cue: boolean;
   /** Sounds with the note before it in the source. */
   readonly chord: boolean;
   readonly tie: TieRole | null;
   readonly marks: NoteMarks;
+  /** Passes of a repeat in which it sounds, from 1; null for all of them. */
+  readonly timeOnly: readonly number[] | null;
 }
 
 export interface Rest extends Event {
@@ -190,6 +199,14 @@ export interface Transposition {
   readonly octaveChange: number;
 }
 
+/** The strings of a staff. */
+export interface StringTuning {
+  readonly staff: number;
+  /** Sounding keys of the open strings without a capo, the highest line, string 1, first. */
+  readonly keys: readonly MidiKey[];
+  readonly capo: number;
+}
+
 /** What holds in a part from a bar on; only what changed there is present. */
 export interface AttributeChange {
   readonly bar: BarIndex;
@@ -199,16 +216,24 @@ export interface AttributeChange {
   readonly meter?: Meter;
   readonly clefs?: readonly { readonly staff: number; readonly clef: Clef }[];
   readonly transpose?: Transposition;
+  readonly tunings?: readonly StringTuning[];
 }
 
 export interface Part {
   readonly id: string;
+  /** On one line. */
   readonly name: string;
+  /** Names of the groups around it, the outer first; empty where there are none. */
+  readonly groups: readonly string[];
   readonly abbreviation: string;
   readonly instrumentSound: string | null;
   readonly midiProgram: number | null;
+  /** Played on the channel of drums: its program says nothing. */
+  readonly drumChannel: boolean;
   readonly staves: number;
   readonly transpose: Transposition;
+  /** In a score at concert pitch: what the player's own page adds to it. Null where the page is the player's. */
+  readonly playerTranspose: Transposition | null;
   readonly attributes: readonly AttributeChange[];
   /** Where the source has no beams at all, engraving computes them. */
   readonly hasBeams: boolean;

@@ -14,6 +14,7 @@ import {
   type Rest,
   type Score,
   type ScoreWarning,
+  type Transposition,
 } from '../../score';
 import { barIndex, midiKey, ticks, type MidiKey, type Ticks } from '../../units';
 import type { BarHead, GrowingPart, WarnOf } from '../growing-part';
@@ -124,6 +125,7 @@ function putEvent(e: RawNote, id: string, part: string, bar: Bar, toTicks: ToTic
       dots: e.dots,
       timeModification: e.timeModification,
       sourceIndex: e.sourceIndex,
+      aside: e.aside,
       wholeBar: e.wholeBar,
     });
     return;
@@ -141,15 +143,22 @@ function putEvent(e: RawNote, id: string, part: string, bar: Bar, toTicks: ToTic
     dots: e.dots,
     timeModification: e.timeModification,
     sourceIndex: e.sourceIndex,
+    aside: e.aside,
     pitch: e.pitch,
     midi: soundingKey(e),
     grace: e.grace,
-    cue: e.cue,
     chord: e.chord,
     tie: e.tie,
     marks: e.marks,
+    timeOnly: e.timeOnly,
   });
 }
+
+const NO_TRANSPOSE: Transposition = { diatonic: 0, chromatic: 0, octaveChange: 0 };
+
+/** What a part's own page is said to be transposed by, in a score at concert pitch. */
+const rawPlayerTranspose = (part: GrowingPart): Transposition | undefined =>
+  part.measures.flatMap((m) => m?.attributes ?? []).find((a) => a.playerTranspose)?.playerTranspose;
 
 /** One part: its events go into `into`, what it is comes back. */
 function assemblePart(
@@ -161,6 +170,7 @@ function assemblePart(
   giveId: GiveId,
   warn: WarnOf,
   into: Contents,
+  concert: boolean,
 ): Part {
   const attributes: AttributeChange[] = [];
   let hasBeams = false;
@@ -194,16 +204,20 @@ function assemblePart(
     for (const c of measure.chords)
       into.chords.push({ part: part.id, bar: bar.index, onset: at(c.onset), text: c.text, classes: c.classes });
     for (const t of measure.tempos) into.tempos.push({ bar: i, onset: at(t.onset), tempo: t });
-    for (const a of measure.attributes) attributes.push({ ...a, bar: bar.index, onset: at(a.onset) });
+    for (const { playerTranspose: _, ...a } of measure.attributes)
+      attributes.push({ ...a, bar: bar.index, onset: at(a.onset) });
   });
   return {
     id: part.id,
     name: head?.name ?? '',
     abbreviation: head?.abbreviation ?? '',
+    groups: head?.groups ?? [],
     instrumentSound: head?.sound ?? null,
     midiProgram: head?.program ?? null,
+    drumChannel: head?.drumChannel ?? false,
     staves: part.state.staves,
-    transpose: attributes.find((a) => a.transpose)?.transpose ?? { diatonic: 0, chromatic: 0, octaveChange: 0 },
+    transpose: attributes.find((a) => a.transpose)?.transpose ?? NO_TRANSPOSE,
+    playerTranspose: concert ? (rawPlayerTranspose(part) ?? NO_TRANSPOSE) : null,
     attributes,
     hasBeams,
   };
@@ -249,7 +263,7 @@ export function assembleScore(assembly: Assembly): Score {
   const bars = assembleBars(assembly, measured, toTicks, giveId);
   const contents: Contents = { notes: [], rests: [], directions: [], chords: [], tempos: [] };
   const modelParts = parts.map((part, i) =>
-    assemblePart(part, i, partHeads.get(part.id), bars, toTicks, giveId, warn, contents),
+    assemblePart(part, i, partHeads.get(part.id), bars, toTicks, giveId, warn, contents, header.concert),
   );
   const ordered = inOrder(contents.notes, modelParts);
   const notes = withTiesClosed(ordered);

@@ -43,7 +43,7 @@ function soundXml(element: XmlElement, event: Timed): string {
   const unpitched = child(element, 'unpitched');
   return [
     grace ? `<grace${grace.slash ? ' slash="yes"' : ''}/>` : '',
-    event.cue && !grace ? '<cue/>' : '',
+    event.aside === 'cue' && !grace ? '<cue/>' : '',
     event.chord && !isWithoutPlace(element, event) ? '<chord/>' : '',
     pitch ? pitchXml(pitch) : unpitched ? unpitchedXml(unpitched) : '<rest/>',
   ].join('');

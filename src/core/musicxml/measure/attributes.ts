@@ -1,7 +1,18 @@
-import { decimalFraction, type Fraction, type Key, type Meter, type Mode, type Transposition } from '../../score';
+import {
+  decimalFraction,
+  writtenMidi,
+  type Fraction,
+  type Key,
+  type Meter,
+  type Mode,
+  type StringTuning,
+  type Transposition,
+} from '../../score';
+import { midiKey } from '../../units';
 import { LIMITS } from '../limits';
 import { child, childText, childrenNamed, type XmlElement } from '../xml-tree';
 import { integer } from './integer';
+import { isStep } from './pitch';
 import type { PartState, Warn } from './part-state';
 import type { RawAttributes, RawMeasure } from './raw-measure';
 
@@ -59,6 +70,27 @@ function readTranspose(element: XmlElement): Transposition {
   };
 }
 
+/** Kinds of staves whose music is not played as it stands. */
+const ASIDE_STAVES: Readonly<Record<string, 'ossia' | 'cue'>> = { ossia: 'ossia', cue: 'cue' };
+
+/** The strings that `<staff-details>` says, from the top line down, as a player counts them; null where it says none. */
+function readTuning(details: XmlElement, staff: number, state: PartState): StringTuning | null {
+  const capo = integer(childText(details, 'capo'));
+  if (capo !== null && capo >= 0 && capo <= LIMITS.frets) state.capos.set(staff, capo);
+  const lines = childrenNamed(details, 'staff-tuning').flatMap((t) => {
+    const step = childText(t, 'tuning-step') ?? '';
+    const octave = integer(childText(t, 'tuning-octave'));
+    const alter = Number(childText(t, 'tuning-alter') ?? '0');
+    const line = integer(t.attributes['line']);
+    return isStep(step) && octave !== null && line !== null && Number.isInteger(alter)
+      ? [{ line, key: writtenMidi({ step, alter, octave }) }]
+      : [];
+  });
+  if (lines.length === 0) return null;
+  const keys = [...lines].sort((a, b) => b.line - a.line).map((l) => midiKey(l.key));
+  return { staff, keys, capo: state.capos.get(staff) ?? 0 };
+}
+
 /** Reads `<attributes>`; `state` is changed as they change it. */
 export function readAttributes(element: XmlElement, onset: Fraction, state: PartState, warn: Warn): RawAttributes {
   const out: { -readonly [K in keyof RawAttributes]: RawAttributes[K] } = { onset };
@@ -103,6 +135,24 @@ export function readAttributes(element: XmlElement, onset: Fraction, state: Part
         octaveChange: integer(childText(c, 'clef-octave-change')) ?? 0,
       },
     }));
+  const tunings: StringTuning[] = [];
+  for (const details of childrenNamed(element, 'staff-details')) {
+    const staff = integer(details.attributes['number']) ?? 1;
+    const type = childText(details, 'staff-type');
+    const aside = type === undefined ? undefined : ASIDE_STAVES[type];
+    if (aside !== undefined) state.asideStaves.set(staff, aside);
+    else if (type !== undefined) state.asideStaves.delete(staff);
+    const tuning = readTuning(details, staff, state);
+    if (tuning) tunings.push(tuning);
+  }
+  if (tunings.length > 0) out.tunings = tunings;
+  for (const style of childrenNamed(element, 'measure-style')) {
+    const slash = child(style, 'slash');
+    if (slash) state.slashes = slash.attributes['type'] === 'start';
+  }
+  const forPart = child(element, 'for-part');
+  const partTranspose = forPart ? child(forPart, 'part-transpose') : undefined;
+  if (partTranspose) out.playerTranspose = readTranspose(partTranspose);
   for (const t of childrenNamed(element, 'transpose')) {
     const value = readTranspose(t);
     const staff = integer(t.attributes['number']);

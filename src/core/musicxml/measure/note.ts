@@ -1,4 +1,4 @@
-import { add, compare, meterQuarters, ZERO, type Fraction, type TimeModification } from '../../score';
+import { add, compare, meterQuarters, ZERO, type Aside, type Fraction, type TimeModification } from '../../score';
 import { LIMITS } from '../limits';
 import { child, childText, childrenNamed, type XmlElement } from '../xml-tree';
 import type { Cursor } from './cursor';
@@ -59,6 +59,20 @@ function unpitchedKey(note: XmlElement, { unpitched }: PartState): number | null
   return (instrument ? unpitched.get(instrument) : only) ?? null;
 }
 
+/** Why a note or rest is not played as it stands; null where it is. */
+function asideOf(note: XmlElement, staff: number, state: PartState): Aside | null {
+  if (child(note, 'cue')) return 'cue';
+  if (note.attributes['print-object'] === 'no') return 'hidden';
+  if (state.slashes || childText(note, 'notehead') === 'slash') return 'slash';
+  return state.asideStaves.get(staff) ?? null;
+}
+
+/** `1, 3` as the passes 1 and 3; null where nothing is said. */
+function passesOf(text: string | undefined): readonly number[] | null {
+  const passes = (text ?? '').split(',').flatMap((t) => integer(t) ?? []);
+  return passes.length > 0 ? passes : null;
+}
+
 export interface NoteContext {
   readonly state: PartState;
   readonly cursor: Cursor;
@@ -101,9 +115,10 @@ export function readNote(note: XmlElement, context: NoteContext): RawNote {
     pitch: pitch ? readPitch(pitch, warn) : null,
     midiUnpitched: unpitchedKey(note, state),
     grace: grace ? { slash: grace.attributes['slash'] === 'yes' } : null,
-    cue: child(note, 'cue') !== undefined,
+    aside: asideOf(note, staff, state),
     chord,
     tie: tieRole(note, tied),
+    timeOnly: passesOf(note.attributes['time-only']),
     wholeBar: rest?.attributes['measure'] === 'yes',
     marks,
     transposed: transpose.chromatic + 12 * transpose.octaveChange,

@@ -1,4 +1,4 @@
-import type { Fraction, Key, Meter, Transposition } from '../../score';
+import type { Aside, Fraction, Key, Meter, Transposition } from '../../score';
 
 /** What a part carries from bar to bar; replaced, never shared between parts. */
 export interface PartState {
@@ -9,6 +9,12 @@ export interface PartState {
   transposeByStaff: Map<number, Transposition>;
   staves: number;
   unpitched: ReadonlyMap<string, number>;
+  /** Staves whose music is not to be played as it stands. */
+  asideStaves: Map<number, Aside>;
+  /** Inside a stretch of slashes. */
+  slashes: boolean;
+  /** Capo of a staff, which holds until another is said. */
+  capos: Map<number, number>;
 }
 
 export type Warn = (code: string, message: string) => void;
@@ -23,4 +29,7 @@ export const startState = (unpitched: ReadonlyMap<string, number> = new Map()): 
   transposeByStaff: new Map(),
   staves: 1,
   unpitched,
+  asideStaves: new Map(),
+  slashes: false,
+  capos: new Map(),
 });

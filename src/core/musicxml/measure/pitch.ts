@@ -3,7 +3,8 @@ import { childText, type XmlElement } from '../xml-tree';
 import { integer } from './integer';
 import type { Warn } from './part-state';
 
-const STEP = /^[A-G]$/;
+/** Whether a text is the letter of a pitch. */
+export const isStep = (text: string): text is Step => /^[A-G]$/.test(text);
 
 /** Reads `<pitch>`; null, and said, for one that does not exist. */
 export function readPitch(element: XmlElement, warn: Warn): Pitch | null {
@@ -12,7 +13,7 @@ export function readPitch(element: XmlElement, warn: Warn): Pitch | null {
   const alterText = childText(element, 'alter');
   const alter = alterText === undefined ? 0 : Number(alterText);
   if (
-    !STEP.test(step) ||
+    !isStep(step) ||
     octave === null ||
     octave < 0 ||
     octave > 9 ||
@@ -25,5 +26,5 @@ export function readPitch(element: XmlElement, warn: Warn): Pitch | null {
     );
     return null;
   }
-  return { step: step as Step, alter, octave };
+  return { step, alter, octave };
 }

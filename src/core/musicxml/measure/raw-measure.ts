@@ -1,6 +1,7 @@
 /** What one `<measure>` holds, with exact times inside the bar. */
 import type { ReadChord } from './chord-symbol';
 import type {
+  Aside,
   Clef,
   DirectionMark,
   Fraction,
@@ -9,6 +10,7 @@ import type {
   Meter,
   NoteMarks,
   Pitch,
+  StringTuning,
   TieRole,
   TimeModification,
   Transposition,
@@ -29,9 +31,10 @@ export interface RawNote {
   readonly pitch: Pitch | null;
   readonly midiUnpitched: number | null;
   readonly grace: { readonly slash: boolean } | null;
-  readonly cue: boolean;
+  readonly aside: Aside | null;
   readonly chord: boolean;
   readonly tie: TieRole | null;
+  readonly timeOnly: readonly number[] | null;
   readonly wholeBar: boolean;
   readonly marks: NoteMarks;
   /** Semitones to the sounding pitch. */
@@ -54,6 +57,8 @@ export interface RawAttributes {
   readonly meter?: Meter;
   readonly clefs?: readonly { readonly staff: number; readonly clef: Clef }[];
   readonly transpose?: Transposition;
+  readonly playerTranspose?: Transposition;
+  readonly tunings?: readonly StringTuning[];
 }
 
 export interface RawSigns {
