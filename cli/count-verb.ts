@@ -1,8 +1,10 @@
 import { fail, ok, type Result } from '../src/core/result';
 import { COUNT_SYSTEMS, countStaff } from '../src/core/rhythm';
+import { playedBy } from '../src/core/players';
 import { quartersText } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 import type { OptionValues } from './options';
+import { aboutPlayer, chosenPlayer } from './player';
 
 /** `4-7` or `4`, bars from 0; null for anything else. */
 function barRange(text: string): readonly [number, number] | null {
@@ -22,13 +24,16 @@ export async function countVerb(bytes: Uint8Array, file: string, options: Option
     );
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
-  const { score } = opened.value.read;
+  const chosen = chosenPlayer(opened.value.read.score, file, options);
+  if (!chosen.ok) return chosen;
+  const score = playedBy(opened.value.read.score, chosen.value.player);
   const system = COUNT_SYSTEMS.find((s) => s === options['system']) ?? 'meter';
   const to = Math.min(range[1], score.bars.length - 1);
   const bars = score.parts.flatMap((part) =>
     Array.from({ length: part.staves }, (_, i) => countStaff(score, part.id, i + 1, range[0], to, system)).flat(),
   );
   return ok({
+    ...aboutPlayer(chosen.value),
     bars: bars
       .sort((a, b) => a.bar - b.bar)
       .map((bar) => ({

@@ -1,22 +1,25 @@
 import { fingerScore } from '../src/core/fingering';
-import { isInstrumentId } from '../src/core/instruments';
-import { fail, ok, type Result } from '../src/core/result';
+import { playedBy, stringsOf } from '../src/core/players';
+import { ok, type Result } from '../src/core/result';
 import { quartersText } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 import { tooLongToFinger } from './limits';
+import { aboutPlayer, chosenPlayer } from './player';
 import type { OptionValues } from './options';
 
 export async function fingerVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
-  const instrument = options['instrument'] ?? 'piano';
-  if (!isInstrumentId(instrument)) return fail('bad-option', `--instrument "${instrument}" is not known.`);
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
-  const { score } = opened.value.read;
+  const chosen = chosenPlayer(opened.value.read.score, file, options);
+  if (!chosen.ok) return chosen;
+  const { player } = chosen.value;
+  const score = playedBy(opened.value.read.score, player);
   const refused = tooLongToFinger(score, file);
   if (refused) return refused;
   const { hand, span } = options;
   const fingering = fingerScore(score, {
-    instrument,
+    instrument: player.instrument ?? 'piano',
+    ...stringsOf(opened.value.read.score, player),
     hand: hand === 'right' || hand === 'left' ? hand : 'auto',
     ...(span === undefined ? {} : { spanInSemitones: Number(span) }),
   });
@@ -38,11 +41,13 @@ export async function fingerVerb(bytes: Uint8Array, file: string, options: Optio
           ...(f.fret === undefined ? {} : { fret: f.fret }),
           ...(f.position === undefined ? {} : { position: f.position }),
           ...(f.keys === undefined ? {} : { keys: f.keys, alternates: f.alternates ?? [] }),
+          ...(f.printed ? { printed: true } : {}),
           why: f.why,
         };
       }),
     cost: Number(fingering.cost.toFixed(6)),
     optimal: fingering.optimal,
-    warnings: fingering.warnings,
+    ...aboutPlayer(chosen.value),
+    warnings: [...chosen.value.warnings, ...fingering.warnings],
   });
 }

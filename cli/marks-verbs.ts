@@ -3,7 +3,8 @@
  */
 import { placeBreaths } from '../src/core/breath';
 import { printedDynamics, suggestDynamics } from '../src/core/dynamics';
-import { findHarmony, rootName } from '../src/core/harmony';
+import { analysisOf, type Analysis } from '../src/core/analysis';
+import { rootName } from '../src/core/harmony';
 import { ORNAMENT_STYLES, realiseOrnaments } from '../src/core/ornaments';
 import { ok, type Result } from '../src/core/result';
 import { fractionText, quartersText, tempoAt, type Score } from '../src/core/score';
@@ -11,6 +12,7 @@ import { openPiece } from '../src/core/studio';
 import { ticks } from '../src/core/units';
 import { tooLongForChords, tooLongToCompare } from './limits';
 import type { OptionValues } from './options';
+import { aboutPlayer, chosenPlayer } from './player';
 
 const round = (n: number): number => Number(n.toFixed(3));
 
@@ -19,25 +21,36 @@ type Refusal = (score: Score, file: string) => Result<never> | null;
 async function withScore(
   bytes: Uint8Array,
   file: string,
-  describe: (score: Score) => unknown,
+  options: OptionValues,
+  describe: (analysis: Analysis) => object,
   refuse: Refusal = () => null,
 ): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
-  return refuse(score, file) ?? ok(describe(score));
+  const refused = refuse(score, file);
+  if (refused) return refused;
+  const chosen = chosenPlayer(score, file, options);
+  if (!chosen.ok) return chosen;
+  const described = describe(analysisOf(score, chosen.value.player));
+  return ok({
+    ...aboutPlayer(chosen.value),
+    ...described,
+    warnings: [...chosen.value.warnings, ...('warnings' in described ? (described.warnings as readonly object[]) : [])],
+  });
 }
 
 const tempoOf = (score: Score, options: OptionValues): number =>
   options['tempo'] === undefined ? tempoAt(score, ticks(0)) : Number(options['tempo']);
 
-export const chordsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
+export const chordsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
   withScore(
     bytes,
     file,
-    (score) => {
-      const harmony = findHarmony(score);
+    options,
+    ({ score, harmony }) => {
       return {
+        of: 'all parts',
         beats: harmony.beats.map((b) => ({
           bar: b.bar,
           beat: b.beat,
@@ -56,7 +69,7 @@ export const chordsVerb = (bytes: Uint8Array, file: string): Promise<Result<unkn
   );
 
 export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
-  withScore(bytes, file, (score) => {
+  withScore(bytes, file, options, ({ played: score }) => {
     const style = ORNAMENT_STYLES.find((s) => s === options['style']) ?? 'early';
     return {
       ornaments: realiseOrnaments(score, style, tempoOf(score, options)).map((o) => ({
@@ -70,7 +83,7 @@ export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionVa
   });
 
 export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
-  withScore(bytes, file, (score) => {
+  withScore(bytes, file, options, ({ played: score }) => {
     const plan = placeBreaths(
       score,
       tempoOf(score, options),
@@ -104,11 +117,12 @@ export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValu
     };
   });
 
-export const dynamicsVerb = (bytes: Uint8Array, file: string): Promise<Result<unknown>> =>
+export const dynamicsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
   withScore(
     bytes,
     file,
-    (score) => ({
+    options,
+    ({ played: score, player, sameness, sections, harmony }) => ({
       printed: printedDynamics(score).map((d) => ({
         bar: d.bar,
         onset: quartersText(score, d.onset),
@@ -116,7 +130,7 @@ export const dynamicsVerb = (bytes: Uint8Array, file: string): Promise<Result<un
         part: d.part,
         staff: d.staff,
       })),
-      suggested: suggestDynamics(score).map((d) => ({
+      suggested: suggestDynamics(score, sameness, sections, harmony, player.instrument ?? 'other').map((d) => ({
         bar: d.bar,
         onset: quartersText(score, d.onset),
         level: d.level,

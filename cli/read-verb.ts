@@ -8,6 +8,7 @@ import {
   transpositionInSemitones,
   type Score,
 } from '../src/core/score';
+import { partName, playerChoices } from '../src/core/players';
 import { openPiece } from '../src/core/studio';
 
 /** What `oak read` prints; field names are a contract. */
@@ -25,9 +26,19 @@ export function describeScore(score: Score): unknown {
     origin: score.origin,
     parts: score.parts.map((p) => ({
       id: p.id,
-      name: p.name,
+      name: partName(p),
       staves: p.staves,
       transpose: transpositionInSemitones(p.transpose),
+    })),
+    players: playerChoices(score).map((c) => ({
+      part: c.key,
+      name: c.name,
+      instrument: c.told.instrument,
+      toldBy: c.told.by,
+      sure: c.told.sure,
+      range: c.range,
+      notes: c.notes,
+      restBars: c.restBars,
     })),
     bars: score.bars.map((b) => ({
       bar: b.index,

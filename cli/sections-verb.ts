@@ -1,19 +1,23 @@
-import { barDifficulties, cornersOf } from '../src/core/difficulty';
+import { analysisOf } from '../src/core/analysis';
+import { soundingScore } from '../src/core/players';
 import { ok, type Result } from '../src/core/result';
 import { tooLongToCompare } from './limits';
-import { differencesInWords, findSameness, movedInWords, payOff, rhythmFamilies } from '../src/core/sameness';
-import { proposeSections } from '../src/core/sections';
+import type { OptionValues } from './options';
+import { aboutPlayer, chosenPlayer, type ChosenPlayer } from './player';
+import { differencesInWords, movedInWords } from '../src/core/sameness';
 import type { Score } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 
 const round = (n: number, places: number): number => Number(n.toFixed(places));
 
 /** What `oak sections` prints; field names are a contract. */
-export function describeSections(score: Score): unknown {
-  const sameness = findSameness(score);
-  const hard = barDifficulties(score);
+export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
+  const { sameness, sections, families, payOff, difficulties, corners } = analysisOf(score, chosen.player);
   return {
-    sections: proposeSections(score, sameness).map((s) => ({
+    ...aboutPlayer(chosen),
+    /** Form and sameness are of all that sounds; corners and difficulty are the player's. */
+    of: { sections: 'all parts', repeats: 'all parts', corners: 'the part' },
+    sections: sections.map((s) => ({
       name: s.name,
       letter: s.letter,
       from: s.from,
@@ -40,30 +44,32 @@ export function describeSections(score: Score): unknown {
           ? movedInWords(r)
           : r.kind === 'rhythm'
             ? 'the same rhythm'
-            : differencesInWords(score, r),
+            : differencesInWords(soundingScore(score), r),
       savesSeconds: round(r.saves, 3),
     })),
     ostinatos: sameness.ostinatos,
-    rhythmFamilies: rhythmFamilies(score).map((f) => ({
+    rhythmFamilies: families.map((f) => ({
       part: f.part,
       staff: f.staff,
       tag: f.tag,
       bars: f.bars,
       count: f.count,
     })),
-    payoff: payOff(score).map((p) => ({
+    payoff: payOff.map((p) => ({
       bars: p.bars,
       sharePlayed: round(p.sharePlayed, 6),
       seconds: round(p.seconds, 3),
     })),
-    corners: cornersOf(hard).map((d) => ({ bar: d.bar, score: d.score, reasons: d.reasons.map((r) => r.text) })),
-    difficulty: hard.map((d) => ({ bar: d.bar, score: d.score })),
+    corners: corners.map((d) => ({ bar: d.bar, score: d.score, reasons: d.reasons.map((r) => r.text) })),
+    difficulty: difficulties.map((d) => ({ bar: d.bar, score: d.score })),
   };
 }
 
-export async function sectionsVerb(bytes: Uint8Array, file: string): Promise<Result<unknown>> {
+export async function sectionsVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
-  return tooLongToCompare(score, file) ?? ok(describeSections(score));
+  const chosen = chosenPlayer(score, file, options);
+  if (!chosen.ok) return chosen;
+  return tooLongToCompare(score, file) ?? ok(describeSections(score, chosen.value));
 }

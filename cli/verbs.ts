@@ -1,6 +1,5 @@
 import type { Result } from '../src/core/result';
 import type { OptionShapes, OptionValues } from './options';
-import { INSTRUMENT_IDS } from '../src/core/instruments';
 import { COUNT_SYSTEMS } from '../src/core/rhythm';
 import { ORNAMENT_STYLES } from '../src/core/ornaments';
 import { ORDER_SCHOOLS, STUDENT_LEVELS } from '../src/core/ladder';
@@ -10,6 +9,7 @@ import { countVerb } from './count-verb';
 import { fingerVerb } from './finger-verb';
 import { ladderVerb } from './ladder-verb';
 import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-verbs';
+import { PLAYER_OPTIONS } from './player';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
 import { writeVerb } from './write-verb';
@@ -22,10 +22,10 @@ interface Verb {
 
 export const VERBS = {
   read: { options: {}, takesFile: true, run: readVerb },
-  sections: { options: {}, takesFile: true, run: sectionsVerb },
+  sections: { options: PLAYER_OPTIONS, takesFile: true, run: sectionsVerb },
   finger: {
     options: {
-      instrument: { kind: 'choice', of: INSTRUMENT_IDS },
+      ...PLAYER_OPTIONS,
       hand: { kind: 'choice', of: ['right', 'left', 'auto'] },
       span: { kind: 'number', min: 3, max: 24 },
     },
@@ -33,24 +33,33 @@ export const VERBS = {
     run: fingerVerb,
   },
   count: {
-    options: { system: { kind: 'choice', of: COUNT_SYSTEMS }, bars: { kind: 'text' } },
+    options: { ...PLAYER_OPTIONS, system: { kind: 'choice', of: COUNT_SYSTEMS }, bars: { kind: 'text' } },
     takesFile: true,
     run: countVerb,
   },
-  chords: { options: {}, takesFile: true, run: chordsVerb },
+  chords: { options: PLAYER_OPTIONS, takesFile: true, run: chordsVerb },
   ornaments: {
-    options: { style: { kind: 'choice', of: ORNAMENT_STYLES }, tempo: { kind: 'number', min: 10, max: 600 } },
+    options: {
+      ...PLAYER_OPTIONS,
+      style: { kind: 'choice', of: ORNAMENT_STYLES },
+      tempo: { kind: 'number', min: 10, max: 600 },
+    },
     takesFile: true,
     run: ornamentsVerb,
   },
   breaths: {
-    options: { tempo: { kind: 'number', min: 10, max: 600 }, span: { kind: 'number', min: 0.5, max: 120 } },
+    options: {
+      ...PLAYER_OPTIONS,
+      tempo: { kind: 'number', min: 10, max: 600 },
+      span: { kind: 'number', min: 0.5, max: 120 },
+    },
     takesFile: true,
     run: breathsVerb,
   },
-  dynamics: { options: {}, takesFile: true, run: dynamicsVerb },
+  dynamics: { options: PLAYER_OPTIONS, takesFile: true, run: dynamicsVerb },
   ladder: {
     options: {
+      ...PLAYER_OPTIONS,
       level: { kind: 'choice', of: STUDENT_LEVELS },
       school: { kind: 'choice', of: ORDER_SCHOOLS },
       tempo: { kind: 'number', min: 10, max: 600 },

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { analysisOf, usualPlayer, type Analysis } from '@/core/analysis';
+import { analysisOf, type Analysis } from '@/core/analysis';
 import { findGestures } from '@/core/articulation';
 import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
 import { suggestDynamics } from '@/core/dynamics';
@@ -33,7 +33,7 @@ const api: AnalysisWorkerApi = {
     const read = pieces.readOf(loaded);
     if (!read.ok) return read;
     const { score } = read.value;
-    const analysis = analysisOf(score, player ?? usualPlayer(score));
+    const analysis = analysisOf(score, player ?? undefined);
     if (!analysis.comparable) return tooLong(score);
     await progress(0.1);
     const { sameness } = analysis;

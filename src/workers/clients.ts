@@ -3,7 +3,7 @@
 import { proxy } from 'comlink';
 import { ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
-import type { Player } from '@/core/studio';
+import type { Player } from '@/core/players';
 import { connect, flat, type WorkerCode } from './connection';
 import type {
   AnalysisWorkerApi,

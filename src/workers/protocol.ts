@@ -16,7 +16,8 @@ import type { Result } from '@/core/result';
 import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
 import type { ProposedSection } from '@/core/sections';
 import type { KeptIds, Note, Score } from '@/core/score';
-import type { Conflict, KeptDocument, Player, Zone } from '@/core/studio';
+import type { Player } from '@/core/players';
+import type { Conflict, KeptDocument, Zone } from '@/core/studio';
 
 /** A file as it was read, with what the reader had to say. */
 export interface OpenedFile extends ReadPiece {

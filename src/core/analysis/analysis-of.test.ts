@@ -3,7 +3,8 @@ import { barDifficulties, cornersOf } from '../difficulty';
 import { findHarmony } from '../harmony';
 import { findSameness, payOff, rhythmFamilies } from '../sameness';
 import { proposeSections } from '../sections';
-import { analysisOf, usualPlayer } from './analysis-of';
+import { usualPlayer } from '../players';
+import { analysisOf } from './analysis-of';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 
 const read = (music: string, head = '') => scoreOfAbc(`X:1\nM:4/4\nL:1/4\n${head}K:C\n${music}`);
@@ -42,10 +43,10 @@ describe('who plays', () => {
   it('is usually the first part that has notes', () => {
     expect(usualPlayer(two).parts).toEqual(['P2']);
     expect(usualPlayer(two, 'oboe')).toEqual({ parts: ['P2'], instrument: 'oboe' });
-    expect(analysisOf(two).parts.map((p) => p.name)).toEqual(['Oboe']);
+    expect(analysisOf(two).played.parts.map((p) => p.name)).toEqual(['Oboe']);
   });
   it('may be several parts, in the order of the score; parts that are gone leave the first', () => {
-    expect(analysisOf(two, { parts: ['P2', 'P1'] }).parts.map((p) => p.id)).toEqual(['P1', 'P2']);
-    expect(analysisOf(two, { parts: ['P9'] }).parts.map((p) => p.id)).toEqual(['P1']);
+    expect(analysisOf(two, { parts: ['P2', 'P1'] }).played.parts.map((p) => p.id)).toEqual(['P1', 'P2']);
+    expect(analysisOf(two, { parts: ['P9'] }).played.parts.map((p) => p.id)).toEqual(['P1']);
   });
 });

@@ -1,6 +1,7 @@
-import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
+import { barDifficulties, cornersOf, entryReason, type BarDifficulty } from '../difficulty';
 import { findHarmony, type Harmony } from '../harmony';
-import type { InstrumentId } from '../instruments';
+import { instrumentOf } from '../instruments';
+import { entriesOf, playedBy, playerKey, soundingScore, usualPlayer, type Entry, type Player } from '../players';
 import {
   findSameness,
   fitsSameness,
@@ -11,18 +12,22 @@ import {
   type Sameness,
 } from '../sameness';
 import { proposeSections, type ProposedSection } from '../sections';
-import type { Part, Score } from '../score';
-import type { Player } from '../studio';
+import type { Score } from '../score';
 
 /**
  * What everything else asks of a piece, for one player. Each answer is computed when it is first asked for and kept
- * with the score. Harmony, sameness and sections look at all parts and say so by not depending on the player.
+ * with the score. Harmony, sameness and sections look at all that sounds; what is hard, and whatever else is asked of
+ * `played`, is the player's own.
  */
 export interface Analysis {
   readonly score: Score;
   readonly player: Player;
-  /** The player's parts that are in this score, in its order; never empty where the score has parts. */
-  readonly parts: readonly Part[];
+  /** What the player has to play. */
+  readonly played: Score;
+  /** Others play too. */
+  readonly accompanied: boolean;
+  /** Where the player comes in after bars of rest. */
+  readonly entries: readonly Entry[];
   /**
    * False where the piece is too long for its bars to be compared with one another: sameness, sections and what follows
    * are then empty.
@@ -35,7 +40,7 @@ export interface Analysis {
   readonly payOff: readonly PayOffStep[];
   /** One a bar. */
   readonly difficulties: readonly BarDifficulty[];
-  /** Hardest first. */
+  /** Hardest first, then the entries that are counted. */
   readonly corners: readonly BarDifficulty[];
 }
 
@@ -47,34 +52,67 @@ function once<T>(compute: () => T): () => T {
   return () => (known ??= { value: compute() }).value;
 }
 
-/**
- * The player of a piece of which nothing is said: the first part that has notes, else the first.
- *
- * @example usualPlayer(score, 'piano') // → { parts: ['P1'], instrument: 'piano' }
- */
-export function usualPlayer(score: Score, instrument?: InstrumentId): Player {
-  const withNotes = new Set(score.notes.map((n) => n.part));
-  const part = score.parts.find((p) => withNotes.has(p.id)) ?? score.parts[0];
-  return { parts: [part?.id ?? 'P1'], ...(instrument === undefined ? {} : { instrument }) };
+/** Corners of a player: the hard bars, then the entries among the rest. */
+function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly Entry[]): readonly BarDifficulty[] {
+  const hard = cornersOf(difficulties);
+  const there = new Set(hard.map((c) => c.bar));
+  const counted = new Map(entries.map((e) => [e.bar, e] as const));
+  const withEntry = (d: BarDifficulty): BarDifficulty => {
+    const entry = counted.get(d.bar);
+    return entry ? { ...d, reasons: [...d.reasons, entryReason(entry.restBars)] } : d;
+  };
+  const more = difficulties.filter((d) => counted.has(d.bar) && !there.has(d.bar));
+  return [...hard, ...more].map(withEntry);
+}
+
+/** What is asked of all that sounds: the same for every player. */
+function computeSounding(score: Score) {
+  const comparable = fitsSameness(score);
+  const heard = once(() => soundingScore(score));
+  const sameness = once(() => (comparable ? findSameness(heard()) : NO_SAMENESS));
+  return {
+    sameness,
+    sections: once(() => (comparable ? proposeSections(heard(), sameness()) : [])),
+    harmony: once(() => findHarmony(heard())),
+    families: once(() => rhythmFamilies(heard())),
+    paid: once(() => (comparable ? payOff(heard()) : [])),
+  };
+}
+
+const heardOf = new WeakMap<Score, ReturnType<typeof computeSounding>>();
+
+function soundingOf(score: Score): ReturnType<typeof computeSounding> {
+  const there = heardOf.get(score);
+  if (there) return there;
+  const fresh = computeSounding(score);
+  heardOf.set(score, fresh);
+  return fresh;
 }
 
 function compute(score: Score, player: Player): Analysis {
-  const wanted = new Set(player.parts);
-  const mine = score.parts.filter((p) => wanted.has(p.id));
-  const parts = mine.length > 0 ? mine : score.parts.slice(0, 1);
   const comparable = fitsSameness(score);
-  const sameness = once(() => (comparable ? findSameness(score) : NO_SAMENESS));
-  const sections = once(() => (comparable ? proposeSections(score, sameness()) : []));
-  const harmony = once(() => findHarmony(score));
-  const families = once(() => rhythmFamilies(score));
-  const paid = once(() => (comparable ? payOff(score) : []));
-  const difficulties = once(() => barDifficulties(score, { keyboard: (player.instrument ?? 'piano') === 'piano' }));
-  const corners = once(() => cornersOf(difficulties()));
+  const { sameness, sections, harmony, families, paid } = soundingOf(score);
+  const entries = once(() => entriesOf(score, player));
+  const difficulties = once(() =>
+    barDifficulties(playedBy(score, player), {
+      keyboard: instrumentOf(player.instrument ?? 'piano').fingers?.kind === 'keyboard',
+    }),
+  );
+  const corners = once(() => cornersWith(difficulties(), entries()));
   return {
     score,
     player,
-    parts,
+    get played() {
+      return playedBy(score, player);
+    },
     comparable,
+    get accompanied() {
+      const mine = new Set(player.parts);
+      return soundingScore(score).notes.some((n) => !mine.has(n.part));
+    },
+    get entries() {
+      return entries();
+    },
     get sameness() {
       return sameness();
     },
@@ -109,7 +147,7 @@ const known = new WeakMap<Score, Map<string, Analysis>>();
  * @example analysisOf(score).corners // the hard bars, hardest first
  */
 export function analysisOf(score: Score, player: Player = usualPlayer(score)): Analysis {
-  const key = [...player.parts, player.instrument ?? ''].sort().join(' ');
+  const key = `${playerKey(player)} ${player.instrument ?? ''}`;
   const ofScore = known.get(score) ?? new Map<string, Analysis>();
   known.set(score, ofScore);
   const there = ofScore.get(key);

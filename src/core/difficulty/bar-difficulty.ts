@@ -48,6 +48,8 @@ export const DIFFICULTY_WEIGHTS = {
   ornament: { points: 1, from: 0, full: 2 },
   register: { points: 0.7, from: 0, full: 5 },
   key: { points: 1, from: 1, full: 6 },
+  /** Bars of rest before it, which are counted; said of an entry, not of the notes. */
+  entry: { points: 1, from: 0, full: 8 },
 } as const;
 
 type WeightName = keyof typeof DIFFICULTY_WEIGHTS;
@@ -272,6 +274,17 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
     };
   });
 }
+
+/**
+ * What an entry after bars of rest adds to its bar.
+ *
+ * @example entryReason(4).text // → '4 bars of rest before it, to be counted'
+ */
+export const entryReason = (restBars: number): DifficultyReason => ({
+  kind: 'entry',
+  points: tenth(points('entry', restBars)),
+  text: `${plural(restBars, 'bar')} of rest before it, to be counted`,
+});
 
 /**
  * Bars that will cost the time: clearly above the piece's own middle and not easy in themselves, hardest first.

@@ -5,6 +5,7 @@
 export {
   barDifficulties,
   cornersOf,
+  entryReason,
   type BarDifficulty,
   type DifficultyOptions,
   type DifficultyReason,

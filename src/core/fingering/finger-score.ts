@@ -3,6 +3,7 @@ import {
   tunedTo,
   withCapo,
   type BowedStrings,
+  type Fingerable,
   type FrettedStrings,
   type InstrumentId,
 } from '../instruments';
@@ -10,15 +11,8 @@ import type { Score } from '../score';
 import { fingerKeyboard, isFinger, TABLE_SPAN, type Finger, type Hand, type HandChoice } from './keyboard';
 import { fingerBowed, fingerFretted } from './strings';
 import type { Fingering } from './types';
+import { printedFingers, type FingeringLock } from './printed';
 import { fingerWind } from './winds';
-
-/** What the teacher set at a note; a solver takes from it what it knows. */
-export interface FingeringLock {
-  readonly finger?: string;
-  readonly string?: number;
-  readonly fret?: number;
-  readonly keys?: string;
-}
 
 export interface FingeringRequest {
   readonly instrument: InstrumentId;
@@ -71,9 +65,17 @@ function forBowed(
 ): Fingering {
   const kept = new Map(
     [...locks].flatMap(([id, l]) =>
-      l.finger === undefined
+      l.finger === undefined && l.string === undefined
         ? []
-        : [[id, { finger: l.finger, ...(l.string === undefined ? {} : { string: l.string }) }] as const],
+        : [
+            [
+              id,
+              {
+                ...(l.finger === undefined ? {} : { finger: l.finger }),
+                ...(l.string === undefined ? {} : { string: l.string }),
+              },
+            ] as const,
+          ],
     ),
   );
   return fingerBowed(score, strings, {
@@ -95,20 +97,7 @@ function forFretted(
   return fingerFretted(score, request.capo ? withCapo(tuned, request.capo) : tuned, { locks, ...range });
 }
 
-/**
- * A proposal by the solver of the instrument. An empty score, and an instrument with nothing to finger, give no notes
- * and no cost.
- *
- * @example fingerScore(score, { instrument: 'piano', to: 0 }).notes.map((n) => n.finger) // → ['1', '2', '3', '1']
- */
-export function fingerScore(score: Score, request: FingeringRequest): Fingering {
-  const { fingers } = instrumentOf(request.instrument);
-  const locks: Locks = request.locks ?? new Map<string, FingeringLock>();
-  const range: Range = {
-    ...(request.from === undefined ? {} : { from: request.from }),
-    ...(request.to === undefined ? {} : { to: request.to }),
-  };
-  if (fingers === null) return NOTHING_TO_FINGER;
+function solved(score: Score, fingers: Fingerable, request: FingeringRequest, locks: Locks, range: Range): Fingering {
   switch (fingers.kind) {
     case 'keyboard':
       return forKeyboard(score, request, locks, range);
@@ -122,4 +111,30 @@ export function fingerScore(score: Score, request: FingeringRequest): Fingering 
         ...range,
       });
   }
+}
+
+/** What stands on the page is said to stand there; what the teacher set is theirs. */
+const saidWhose = (fingering: Fingering, printed: Locks, own: Locks): Fingering => ({
+  ...fingering,
+  notes: fingering.notes.map((n) =>
+    printed.has(n.noteId) && !own.has(n.noteId) ? { ...n, printed: true, why: 'printed' } : n,
+  ),
+});
+
+/**
+ * A proposal by the solver of the instrument, around what is printed and what the teacher set, which wins. The score is
+ * a player's own (`playedBy`). An empty score, and an instrument with nothing to finger, give no notes and no cost.
+ *
+ * @example fingerScore(score, { instrument: 'piano', to: 0 }).notes.map((n) => n.finger) // → ['1', '2', '3', '1']
+ */
+export function fingerScore(score: Score, request: FingeringRequest): Fingering {
+  const { fingers } = instrumentOf(request.instrument);
+  const range: Range = {
+    ...(request.from === undefined ? {} : { from: request.from }),
+    ...(request.to === undefined ? {} : { to: request.to }),
+  };
+  if (fingers === null) return NOTHING_TO_FINGER;
+  const printed = printedFingers(score, fingers);
+  const own: Locks = request.locks ?? new Map<string, FingeringLock>();
+  return saidWhose(solved(score, fingers, request, new Map([...printed, ...own]), range), printed, own);
 }

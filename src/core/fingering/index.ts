@@ -3,7 +3,8 @@
  * set). Out: a proposal for every note with why, its cost, and warnings naming bars. Spans in semitones.
  */
 export { fingerChanges, type Density } from './density';
-export { fingerScore, type FingeringLock, type FingeringRequest } from './finger-score';
+export { fingerScore, type FingeringRequest } from './finger-score';
+export { printedFingers, type FingeringLock } from './printed';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './strings';
 export { type Hand, type HandChoice } from './keyboard';
 export type { FingeredNote, Fingering, FingeringWarning } from './types';

@@ -12,8 +12,10 @@ export interface FingeredNote {
   /** Keys, valves or slide position of a wind instrument. */
   readonly keys?: string;
   readonly alternates?: readonly string[];
-  /** Set by the teacher (or the file) and kept. */
+  /** Set by the teacher or printed, and kept. */
   readonly locked: boolean;
+  /** Stands on the page. */
+  readonly printed?: boolean;
   /** One line: why this finger. */
   readonly why: string;
 }

@@ -3,7 +3,18 @@ import type { Instrument } from './instrument';
 
 export const bassClarinet: Instrument = {
   name: 'bass clarinet',
-  names: ['bassklarinette', 'clarinette basse', 'clarinetto basso', 'clarinete bajo', 'bass-clarinet', 'bcl'],
+  names: [
+    'bassklarinette',
+    'clarinette basse',
+    'clarinetto basso',
+    'clarinete bajo',
+    'bass-clarinet',
+    'bcl',
+    'contrabass clarinet',
+    'contra alto clarinet',
+    'kontrabassklarinette',
+    'clarinete baixo',
+  ],
   sounds: ['wind.reed.clarinet.bass'],
   programs: [],
   family: 'woodwind',

@@ -39,7 +39,22 @@ const CHART = chartFrom('bassoon', 'the ordinary chart of the instrument', 34, [
 
 export const bassoon: Instrument = {
   name: 'bassoon',
-  names: ['fagott', 'basson', 'fagotto', 'fagot', 'bsn'],
+  names: [
+    'fagott',
+    'basson',
+    'fagotto',
+    'fagot',
+    'bsn',
+    'contrabassoon',
+    'kontrafagott',
+    'contrebasson',
+    'controfagotto',
+    'double bassoon',
+    'fagotti',
+    'bassons',
+    'fagotte',
+    'fag',
+  ],
   sounds: ['wind.reed.bassoon'],
   programs: [70],
   family: 'woodwind',

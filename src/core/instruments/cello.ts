@@ -2,7 +2,18 @@ import { openStrings, type Instrument } from './instrument';
 
 export const cello: Instrument = {
   name: 'cello',
-  names: ['violoncello', 'violoncelle', 'violonchelo', 'vc', 'vlc'],
+  names: [
+    'violoncello',
+    'violoncelle',
+    'violonchelo',
+    'vc',
+    'vlc',
+    'celli',
+    'violoncelli',
+    'violoncellos',
+    'violoncelles',
+    'violoncello e basso',
+  ],
   sounds: ['strings.cello'],
   programs: [42],
   family: 'bowed',

@@ -3,7 +3,7 @@ import type { Instrument } from './instrument';
 
 export const cornet: Instrument = {
   name: 'cornet',
-  names: ['kornett', 'cornet à pistons', 'cornetta', 'corneta'],
+  names: ['kornett', 'cornet à pistons', 'cornetta', 'corneta', 'soprano cornet', 'cornetto'],
   sounds: ['brass.cornet'],
   programs: [],
   family: 'brass',

@@ -3,7 +3,21 @@ import type { Instrument } from './instrument';
 
 export const euphonium: Instrument = {
   name: 'euphonium',
-  names: ['baritone', 'baritone horn', 'bariton', 'tenorhorn', 'tenor horn', 'bombardino', 'euph'],
+  names: [
+    'baritone',
+    'baritone horn',
+    'bariton',
+    'tenorhorn',
+    'tenor horn',
+    'bombardino',
+    'euph',
+    'baritone t c',
+    'baritone b c',
+    'baritone tc',
+    'baritone bc',
+    'tenor tuba',
+    'eufonio',
+  ],
   sounds: ['brass.euphonium', 'brass.baritone'],
   programs: [],
   family: 'brass',

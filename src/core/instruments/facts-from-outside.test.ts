@@ -22,7 +22,8 @@ describe('General MIDI', () => {
     // Whatever has a keyboard is fingered as a piano.
     piano: /piano|harpsichord|clavi|organ|celesta/,
     violin: /violin|fiddle/,
-    bass: /contrabass/,
+    bass: /contrabass|acoustic bass/,
+    'bass-guitar': /electric bass|slap bass|fretless bass|synth bass/,
     guitar: /guitar/,
     saxophone: /sax/,
     horn: /french horn/,
@@ -32,7 +33,9 @@ describe('General MIDI', () => {
     'recorder-german': /recorder/,
     'alto-recorder-german': /recorder/,
     'bass-clarinet': /clarinet/,
-    percussion: /drum|percussion|timpani|marimba|xylophone|vibraphone|glockenspiel|bell|music box/,
+    percussion: /drum|percussion|timpani|marimba|xylophone|vibraphone|glockenspiel|bell|music box|agogo|woodblock|tom/,
+    // What we have no fingers for.
+    other: /accordion|harmonica|harp|english horn|pan flute|shakuhachi|whistle|ocarina/,
     cornet: /trumpet/,
     euphonium: /tuba|trombone/,
   };

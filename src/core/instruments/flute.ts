@@ -1,8 +1,8 @@
 import type { Instrument } from './instrument';
 import { chartFrom } from './wind-chart';
 
-/** From middle C, sounding. */
-const CHART = chartFrom('flute', 'Boehm, The Flute and Flute-Playing (1871)', 60, [
+/** From middle C, as written. */
+export const FLUTE_CHART = chartFrom('flute', 'Boehm, The Flute and Flute-Playing (1871)', 60, [
   'T 123|456 C(R)',
   'T 123|456 C♯(R)',
   'T 123|456',
@@ -44,12 +44,30 @@ const CHART = chartFrom('flute', 'Boehm, The Flute and Flute-Playing (1871)', 60
 
 export const flute: Instrument = {
   name: 'flute',
-  names: ['flöte', 'querflöte', 'flûte', 'flauto', 'flauta', 'transverse flute', 'flute i', 'flute ii', 'fl'],
+  names: [
+    'flöte',
+    'querflöte',
+    'flûte',
+    'flauto',
+    'flauta',
+    'transverse flute',
+    'flute i',
+    'flute ii',
+    'fl',
+    'alto flute',
+    'bass flute',
+    'altflöte',
+    'flöten',
+    'flauti',
+    'flautas',
+    'flûtes',
+    'fluit',
+  ],
   sounds: ['wind.flutes.flute'],
   programs: [73],
   family: 'woodwind',
   technique: 'wind',
-  fingers: { kind: 'wind', name: 'flute', chart: CHART, counts: 'sounding' },
+  fingers: { kind: 'wind', name: 'flute', chart: FLUTE_CHART, counts: 'sounding' },
   range: [60, 96],
   transposition: 0,
   clefs: ['treble'],

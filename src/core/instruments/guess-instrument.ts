@@ -17,18 +17,24 @@ function wordsOf(text: string): string {
   return ` ${letters.split(' ').filter(Boolean).join(' ')} `;
 }
 
+/** Words that say how high something is as often as what it is: they give way to any other name beside them. */
+const REGISTERS: ReadonlySet<string> = new Set(
+  ['soprano', 'mezzo', 'alto', 'alt', 'tenor', 'tenore', 'ténor', 'baritone', 'bariton', 'bass', 'basse', 'treble'].map(
+    wordsOf,
+  ),
+);
+
 /** The longest known name that stands in a text as whole words; null where none does. */
 function namedIn(text: string): InstrumentId | null {
   const words = wordsOf(text);
   let best: { readonly id: InstrumentId; readonly length: number } | null = null;
   for (const id of INSTRUMENT_IDS) {
-    if (id === 'other') continue;
     const { name, names } = instrumentOf(id);
-    for (const known of [id, name, ...names]) {
+    for (const known of id === 'other' ? names : [id, name, ...names]) {
       const wanted = wordsOf(known);
+      const length = REGISTERS.has(wanted) ? 1 : wanted.length;
       const plural = `${wanted.trimEnd()}s `;
-      if ((words.includes(wanted) || words.includes(plural)) && wanted.length > (best?.length ?? 0))
-        best = { id, length: wanted.length };
+      if ((words.includes(wanted) || words.includes(plural)) && length > (best?.length ?? 0)) best = { id, length };
     }
   }
   return best?.id ?? null;

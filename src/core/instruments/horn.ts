@@ -3,7 +3,22 @@ import type { Instrument } from './instrument';
 
 export const horn: Instrument = {
   name: 'horn',
-  names: ['french horn', 'waldhorn', 'cor', 'cor d’harmonie', 'corno', 'trompa', 'horn in f', 'hn', 'hrn'],
+  names: [
+    'french horn',
+    'waldhorn',
+    'cor',
+    'cor d’harmonie',
+    'corno',
+    'trompa',
+    'horn in f',
+    'hn',
+    'hrn',
+    'horn in eb',
+    'cornes',
+    'corni',
+    'hörner',
+    'trompas',
+  ],
   sounds: ['brass.french-horn', 'brass.natural-horn'],
   programs: [60],
   family: 'brass',

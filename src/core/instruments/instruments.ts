@@ -3,6 +3,7 @@ import { altoRecorder } from './alto-recorder';
 import { altoRecorderGerman } from './alto-recorder-german';
 import { banjo } from './banjo';
 import { bass } from './bass';
+import { bassGuitar } from './bass-guitar';
 import { bassClarinet } from './bass-clarinet';
 import { bassoon } from './bassoon';
 import { cello } from './cello';
@@ -16,6 +17,7 @@ import { mandolin } from './mandolin';
 import { oboe } from './oboe';
 import { other } from './other';
 import { percussion } from './percussion';
+import { piccolo } from './piccolo';
 import { piano } from './piano';
 import { recorder } from './recorder';
 import { recorderGerman } from './recorder-german';
@@ -41,6 +43,7 @@ export const INSTRUMENTS = {
   banjo,
   'tenor-banjo': tenorBanjo,
   mandolin,
+  'bass-guitar': bassGuitar,
   trumpet,
   cornet,
   horn,
@@ -48,6 +51,7 @@ export const INSTRUMENTS = {
   euphonium,
   tuba,
   flute,
+  piccolo,
   clarinet,
   'bass-clarinet': bassClarinet,
   saxophone,

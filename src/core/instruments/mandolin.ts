@@ -2,7 +2,7 @@ import { fretted, type Instrument } from './instrument';
 
 export const mandolin: Instrument = {
   name: 'mandolin',
-  names: ['mandoline', 'mandolino', 'mandolina'],
+  names: ['mandoline', 'mandolino', 'mandolina', 'mandolins'],
   sounds: ['pluck.mandolin'],
   programs: [],
   family: 'fretted',

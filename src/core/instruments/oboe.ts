@@ -39,7 +39,7 @@ const CHART = chartFrom('oboe', 'Barret, Complete Method for the Oboe (1850)', 5
 
 export const oboe: Instrument = {
   name: 'oboe',
-  names: ['hautbois', 'oboè', 'hoboe', 'ob'],
+  names: ['hautbois', 'oboè', 'hoboe', 'ob', 'oboi', 'oboen', 'oboes'],
   sounds: ['wind.reed.oboe'],
   programs: [68],
   family: 'woodwind',

@@ -3,7 +3,22 @@ import type { Instrument } from './instrument';
 
 export const trumpet: Instrument = {
   name: 'trumpet',
-  names: ['trompete', 'trompette', 'tromba', 'trompeta', 'trumpet in bb', 'flugelhorn', 'tpt', 'trp'],
+  names: [
+    'trompete',
+    'trompette',
+    'tromba',
+    'trompeta',
+    'trumpet in bb',
+    'flugelhorn',
+    'tpt',
+    'trp',
+    'piccolo trumpet',
+    'bass trumpet',
+    'flügelhorn',
+    'flicorno',
+    'tromba in do',
+    'bugle',
+  ],
   sounds: ['brass.trumpet', 'brass.flugelhorn'],
   programs: [56, 59],
   family: 'brass',

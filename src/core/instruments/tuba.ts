@@ -3,7 +3,7 @@ import type { Instrument } from './instrument';
 
 export const tuba: Instrument = {
   name: 'tuba',
-  names: ['basstuba', 'bombardon', 'sousaphone', 'tb'],
+  names: ['basstuba', 'bombardon', 'sousaphone', 'tb', 'bass tuba', 'eb bass', 'bb bass', 'contrabass tuba'],
   sounds: ['brass.tuba', 'brass.sousaphone'],
   programs: [58],
   family: 'brass',

@@ -2,7 +2,7 @@ import { fretted, type Instrument } from './instrument';
 
 export const ukulele: Instrument = {
   name: 'ukulele',
-  names: ['uke', 'soprano ukulele', 'concert ukulele', 'tenor ukulele'],
+  names: ['uke', 'soprano ukulele', 'concert ukulele', 'tenor ukulele', 'baritone ukulele'],
   sounds: ['pluck.ukulele'],
   programs: [],
   family: 'fretted',

@@ -2,7 +2,7 @@ import { openStrings, type Instrument } from './instrument';
 
 export const viola: Instrument = {
   name: 'viola',
-  names: ['bratsche', 'alto à cordes', 'vla', 'va', 'altviool'],
+  names: ['bratsche', 'alto à cordes', 'vla', 'va', 'altviool', 'alto viola', 'violas', 'violen', 'bratschen', 'viole'],
   sounds: ['strings.viola'],
   programs: [41],
   family: 'bowed',

@@ -7,11 +7,12 @@ import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import type { ProposedRung, StudentLevel } from './rung-facts';
 import { proposeRungs } from './rungs/rungs';
-import { pieceContent, sectionContent } from './section-content';
+import { pieceContent, sectionContent, type Company } from './section-content';
 import { startTempo } from './start-tempo';
 import { targetTempo } from './target-tempo';
 
 export interface LadderRequest {
+  /** As its player has it. */
   readonly score: Score;
   /** Bars, both included. */
   readonly from: number;
@@ -26,6 +27,8 @@ export interface LadderRequest {
   /** The student's own overhead of practice, from the logs. */
   readonly overhead?: number;
   readonly difficulties?: readonly BarDifficulty[];
+  /** The others who play. */
+  readonly company?: Company;
   /** The section or chunk the ladder is of: its rungs get their ids from it and from what they are. */
   readonly sectionId: string;
 }
@@ -106,7 +109,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const level = request.level ?? 'intermediate';
   const teaching = request.teaching ?? USUAL_TEACHING;
   const target = targetTempo(request, score, from);
-  const whole = pieceContent(score, request.difficulties);
+  const whole = pieceContent(score, request.difficulties, request.company);
   const start = startTempo(score, from, to, target, whole.struck);
   const content = sectionContent(whole, from, to);
   const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));

@@ -117,9 +117,12 @@ export function orderUnits(
  * // → ['unit', 'unit', 'piece']
  */
 export function orderChunks(score: Score, sections: readonly ProposedSection[], request: OrderRequest): LadderChunk[] {
-  const phrases = sections.flatMap((s) => s.phrases);
-  const units = phrases.flatMap((p) => unitsOf(p, UNIT[request.level]));
   const { all } = barLines(score);
+  const sounds = all.bars.some((b) => b.exact >= 0);
+  // Bars of rest are counted, not learned.
+  const isPlayed = (r: Range): boolean => !sounds || all.bars.slice(r.from, r.to + 1).some((b) => b.exact >= 0);
+  const phrases = sections.flatMap((s) => s.phrases).filter(isPlayed);
+  const units = phrases.flatMap((p) => unitsOf(p, UNIT[request.level])).filter(isPlayed);
   const face = (r: Range): string =>
     all.bars
       .slice(r.from, r.to + 1)
@@ -146,6 +149,8 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
       copyOf,
     });
   };
+  // A section of rests comes when what is before it is there.
+  const isReached = (r: Range): boolean => isPlayed(r) || units.every((u, i) => u.from >= r.from || learned.has(i));
   const whole = (r: Range): boolean => units.every((u, i) => u.to < r.from || u.from > r.to || learned.has(i));
   for (const { index, why } of orderUnits(units, request.school, score)) {
     const unit = units[index];
@@ -162,6 +167,7 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
       if (
         left &&
         right &&
+        right.from === left.to + 1 &&
         learned.has(a) &&
         learned.has(b) &&
         phrases.some((p) => p.from <= left.from && p.to >= right.to)
@@ -169,7 +175,8 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
         add('join', { from: left.from, to: right.to }, 'the join is learned with its neighbours');
     }
     for (const p of phrases) if (whole(p)) add('phrase', p, 'all of its chunks are there');
-    for (const s of sections) if (whole(s)) add('section', { from: s.from, to: s.to }, `section ${s.letter} is whole`);
+    for (const s of sections)
+      if (isReached(s) && whole(s)) add('section', { from: s.from, to: s.to }, `section ${s.letter} is whole`);
   }
   add('piece', { from: 0, to: score.bars.length - 1 }, 'everything is there');
   return out;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ORDER_SCHOOLS } from './order-chunks';
+import { analysisOf } from '../analysis';
 import { pieceLadder } from './piece-ladder';
 import { STUDENT_LEVELS } from './rung-facts';
 import { tempoSteps, type TempoSchool } from './tempo-steps';
@@ -18,7 +19,7 @@ describe('the order of chunks', () => {
         fc.constantFrom(...STUDENT_LEVELS),
         (bars, school, level) => {
           const score = scoreOf(`${bars.join(' | ')} |]`);
-          const { chunks, rungs, minutes } = pieceLadder(score, { school, level });
+          const { chunks, rungs, minutes } = pieceLadder(analysisOf(score), { school, level });
           score.bars.forEach((_, b) =>
             expect(chunks.some((c) => c.kind !== 'piece' && c.from <= b && c.to >= b)).toBe(true),
           );
@@ -36,7 +37,7 @@ describe('the order of chunks', () => {
     );
   });
   const first = (school: (typeof ORDER_SCHOOLS)[number]) =>
-    pieceLadder(scoreOf(AABA), { school, level: 'intermediate' })
+    pieceLadder(analysisOf(scoreOf(AABA)), { school, level: 'intermediate' })
       .chunks.filter((c) => c.kind === 'unit')
       .map((c) => c.from);
   // Handbook chapter 10: schools of order [common practice].
@@ -50,14 +51,14 @@ describe('the order of chunks', () => {
     expect(order.indexOf(4)).toBeLessThanOrEqual(1);
   });
   it('asks of a copy only that it is played as its model', () => {
-    const { chunks, rungs } = pieceLadder(scoreOf(AABA), { school: 'start', level: 'intermediate' });
+    const { chunks, rungs } = pieceLadder(analysisOf(scoreOf(AABA)), { school: 'start', level: 'intermediate' });
     const copy = chunks.find((c) => c.kind === 'unit' && c.from === 2);
     expect(copy).toMatchObject({ copyOf: 'bars 1–2' });
     expect(rungs.filter((r) => r.chunk === copy?.name)).toMatchObject([{ kind: 'run' }]);
   });
   it('puts the corner first when asked', () => {
     const score = scoreOf("C2 D2 | E2 F2 | G2 A2 | ^c/_e'/^C/_e'/ ^c/_e'/^C/_e'/ |]");
-    const { chunks } = pieceLadder(score, { school: 'corners', level: 'beginner' });
+    const { chunks } = pieceLadder(analysisOf(score), { school: 'corners', level: 'beginner' });
     expect(chunks[0]).toMatchObject({ from: 3, to: 3 });
   });
 });

@@ -1,5 +1,7 @@
 import { barLines } from '../sameness';
-import { barsText, proposeSections } from '../sections';
+import type { BarDifficulty } from '../difficulty';
+import type { Entry } from '../players';
+import { barsText, type ProposedSection } from '../sections';
 import { tempoAt, type Score } from '../score';
 import { USUAL_TEACHING, type RungKind } from '../studio';
 import { ticks } from '../units';
@@ -36,6 +38,15 @@ export interface PieceLadderRequest extends OrderRequest {
   readonly tempo?: number;
 }
 
+/** What is known of the piece for the player that the ladder is for; an analysis is one. */
+export interface LadderOf {
+  readonly played: Score;
+  readonly sections: readonly ProposedSection[];
+  readonly difficulties: readonly BarDifficulty[];
+  readonly entries: readonly Entry[];
+  readonly accompanied: boolean;
+}
+
 const asItsModel = (model: string) =>
   ({ kind: 'run', what: `Play it as ${model}`, times: 2, done: 'twice without a stop' }) as const;
 
@@ -52,14 +63,16 @@ const COUNT_THROUGH = {
 /**
  * An ordered ladder for a whole piece: every rung has a reason in its chunk. An empty piece has none.
  *
- * @example pieceLadder(score, { school: 'start', level: 'beginner' }).rungs.length > 0 // → true
+ * @example pieceLadder(analysisOf(score), { school: 'start', level: 'beginner' }).rungs.length > 0 // → true
  */
-export function pieceLadder(score: Score, request: PieceLadderRequest): PieceLadder {
+export function pieceLadder(
+  { played: score, sections, difficulties, entries, accompanied }: LadderOf,
+  request: PieceLadderRequest,
+): PieceLadder {
   if (score.bars.length === 0) return { chunks: [], rungs: [], minutes: 0 };
-  const sections = proposeSections(score);
   const chunks = orderChunks(score, sections, request);
   const target = Math.round(request.tempo ?? tempoAt(score, ticks(0)));
-  const whole = pieceContent(score);
+  const whole = pieceContent(score, difficulties, { entries, accompanied });
   const corners = new Set(whole.corners.map((c) => c.bar));
   const { all } = barLines(score);
   const seenRhythms = new Set<number>();

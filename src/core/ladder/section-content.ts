@@ -1,5 +1,6 @@
 import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
 import { patternsFor } from '../facts';
+import type { Entry } from '../players';
 import { freeTimeIn, type Note, type Score } from '../score';
 import { struckBars, type StruckBars } from './struck-bars';
 
@@ -11,7 +12,8 @@ export interface Corner {
 /** What a run of bars asks of a student, as far as the rungs of its ladder follow from it. */
 export interface SectionContent {
   readonly hands: readonly ('right' | 'left')[];
-  readonly parts: number;
+  /** Others play too. */
+  readonly accompanied: boolean;
   readonly notes: number;
   /** Name of the scale a run of it is found in, with the bar; null without a run. */
   readonly scaleRun: { readonly name: string; readonly bar: number } | null;
@@ -29,6 +31,8 @@ export interface SectionContent {
   /** Words of free time in the bars: rubato, a piacere. */
   readonly freeTime: string | null;
   readonly corners: readonly Corner[];
+  /** Entries after bars of rest. */
+  readonly entries: readonly Entry[];
 }
 
 /** Notes in a row by step before a scale is worth warming up. */
@@ -94,7 +98,17 @@ export interface PieceContent {
   readonly corners: readonly BarDifficulty[];
   /** Bars whose rhythm, of all that is struck, was not met earlier in the piece. */
   readonly newRhythms: ReadonlySet<number>;
+  readonly entries: readonly Entry[];
+  readonly accompanied: boolean;
 }
+
+/** What is known of the others who play. */
+export interface Company {
+  readonly entries: readonly Entry[];
+  readonly accompanied: boolean;
+}
+
+const ALONE: Company = { entries: [], accompanied: false };
 
 function newRhythms(score: Score, struck: StruckBars): ReadonlySet<number> {
   const seen = new Set<string>();
@@ -110,13 +124,21 @@ function newRhythms(score: Score, struck: StruckBars): ReadonlySet<number> {
   return fresh;
 }
 
-/** Reads a whole piece for its ladders. */
+/** Reads a whole piece, as its player has it, for its ladders. */
 export function pieceContent(
   score: Score,
   difficulties: readonly BarDifficulty[] = barDifficulties(score),
+  company: Company = ALONE,
 ): PieceContent {
   const struck = struckBars(score);
-  return { score, struck, difficulties, corners: cornersOf(difficulties), newRhythms: newRhythms(score, struck) };
+  return {
+    score,
+    struck,
+    difficulties,
+    corners: cornersOf(difficulties),
+    newRhythms: newRhythms(score, struck),
+    ...company,
+  };
 }
 
 /**
@@ -146,7 +168,7 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
   const corners = named.length > 0 ? named : to > from && hardest && hardest.score >= middle + 0.8 ? [hardest] : [];
   return {
     hands,
-    parts: new Set(inside.map((n) => n.part)).size,
+    accompanied: piece.accompanied,
     notes: inside.length,
     scaleRun: scaleRun(score, inside),
     leap: largestLeap(inside),
@@ -161,5 +183,6 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
     ornaments: [...new Set(inside.flatMap((n) => (n.marks.ornaments.length > 0 ? [n.bar] : [])))],
     freeTime: freeTimeIn(score, from, to),
     corners: corners.map((c) => ({ bar: c.bar, reason: c.reasons[0]?.text ?? 'more than its neighbours' })),
+    entries: piece.entries.filter((e) => e.bar >= from && e.bar <= to),
   };
 }

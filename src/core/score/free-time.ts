@@ -3,6 +3,16 @@ import type { Score } from './model';
 const FREE = /rubato|a piacere|ad lib|stringendo|liberamente|senza misura/i;
 const STRICT = /a tempo|tempo (i\b|1|primo)|in tempo|giusto|misurato/i;
 
+const TEMPO =
+  /\b(rit|ritard|rall|accel|string|allarg|tempo|moss[oa]|largo|larghetto|adagi|andant|moderato|allegr|vivace|presto|lento|grave|fermata|swing|slow|fast|doppio|l'istesso|meno|piu|più)/i;
+
+/**
+ * Whether words are about time, which is everyone's, wherever they are printed.
+ *
+ * @example speaksOfTime('poco rit.') // → true
+ */
+export const speaksOfTime = (text: string): boolean => FREE.test(text) || STRICT.test(text) || TEMPO.test(text);
+
 /** Share by which free time may bend either way **[from memory]**. */
 export const FREE_BEND = 0.12;
 

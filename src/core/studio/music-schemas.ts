@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { INSTRUMENT_IDS } from '../instruments';
 import { changed, id, quarters, time } from './fields';
 import { MOST, TEMPO_RANGE } from './limits';
+import { playerSchema } from '../players';
 import { teachingSchema } from './teaching';
 
 /** Ids that bars and notes keep through later editions: id as the document is read → id as it was first known. */
@@ -12,12 +13,12 @@ const keptIdsSchema = z.object({
   notes: z.record(z.string(), id),
 });
 
-/** Who plays: one part of the score or several, by part id, and on what. */
-export const playerSchema = z.object({
-  parts: z.array(id).min(1).max(200),
+/** One of the other parts of a piece, as the teacher knows it. */
+export const partSchema = z.object({
   instrument: z.enum(INSTRUMENT_IDS).optional(),
+  instrumentWords: z.string().max(60).optional(),
+  who: z.enum(['student', 'teacher', 'others']).optional(),
 });
-export type Player = z.infer<typeof playerSchema>;
 
 export const pieceSchema = z.object({
   id,
@@ -34,6 +35,10 @@ export const pieceSchema = z.object({
   instrument: z.enum(INSTRUMENT_IDS),
   /** The teacher's own words for it, where they say more. */
   instrumentWords: z.string().max(60).optional(),
+  /** Whose part it is, where that is not as the tool would guess; what it is played on is `instrument`. */
+  player: playerSchema.omit({ instrument: true }).optional(),
+  /** What the other parts are played on and by whom, by what they read (`playerKey`), where the teacher said it. */
+  parts: z.record(z.string().max(2000), partSchema).optional(),
   /** Ids kept through corrected editions and typing; absent while the document is as it first came. */
   kept: keptIdsSchema.optional(),
   /** The teacher's target in quarters a minute; null takes the file's own tempo. */

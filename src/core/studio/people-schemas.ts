@@ -4,6 +4,7 @@ import { INSTRUMENT_IDS } from '../instruments';
 import { isZone } from './day';
 import { changed, id, time } from './fields';
 import { MOST } from './limits';
+import { playerSchema } from '../players';
 import { teachingSchema } from './teaching';
 
 export const studentSchema = z.object({
@@ -18,6 +19,8 @@ export const studentSchema = z.object({
   /** How much of a fingering this student sees, and which variant of it by piece; the full one when absent. */
   density: z.enum(['every', 'changes', 'first', 'none', 'boxes']).optional(),
   variants: z.record(z.string(), z.string().max(40)).optional(),
+  /** Whose part this student plays, by piece, where it is not the piece's usual one. */
+  players: z.record(z.string(), playerSchema).optional(),
   minutesPerDay: z.array(z.number().min(0).max(600)).length(7),
   level: z.enum(['beginner', 'intermediate', 'advanced']).optional(),
   lessonMinutes: z.number().int().min(10).max(180).optional(),

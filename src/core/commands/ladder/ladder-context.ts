@@ -1,4 +1,5 @@
-import { analysisOf, usualPlayer } from '../../analysis';
+import { analysisOf } from '../../analysis';
+import { usualPlayer } from '../../players';
 import { buildLadder, describeCopy, type CopyOf, type StudentLevel } from '../../ladder';
 import type { PlacedSection } from '../../sections';
 import type { Score } from '../../score';

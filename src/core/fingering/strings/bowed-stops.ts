@@ -4,8 +4,8 @@ import type { Note } from '../../score';
 import { aboveString } from './columns';
 
 export interface BowedRequest {
-  /** Note id → finger (0 for open), or finger and string, that the teacher set. */
-  readonly locks: ReadonlyMap<string, { readonly finger: string; readonly string?: number }>;
+  /** Note id → finger (0 for open), string or both, as set. */
+  readonly locks: ReadonlyMap<string, { readonly finger?: string; readonly string?: number }>;
   /** Where both serve, the open string or the fourth finger. */
   readonly openOrFourth: 'open' | 'fourth';
   /** Play it all on this string, as an exercise; 1 is the highest. */
@@ -137,11 +137,15 @@ export function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequ
   });
   // An open string is also a stopped note of the string below: there it comes from the string below's own stops.
   const kept = lock
-    ? all.filter((s) => String(s.finger) === lock.finger && (lock.string === undefined || s.string === lock.string - 1))
+    ? all.filter(
+        (s) =>
+          (lock.finger === undefined || String(s.finger) === lock.finger) &&
+          (lock.string === undefined || s.string === lock.string - 1),
+      )
     : all;
   return kept.length > 0
     ? kept
-    : lock
+    : lock?.finger !== undefined
       ? all.slice(0, 1).map((s) => ({ ...s, finger: (Number(lock.finger) || 0) as Stop['finger'] }))
       : all;
 }

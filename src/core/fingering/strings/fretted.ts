@@ -39,6 +39,9 @@ export const FRETTED_WEIGHTS = {
 
 function stopsFor(note: Note, instrument: FrettedStrings, request: FrettedRequest): { string: number; fret: number }[] {
   const lock = request.locks.get(note.id);
+  // What says both string and fret is a place, whatever the tool would think of its sound.
+  if (lock?.string !== undefined && lock.fret !== undefined && instrument.strings[lock.string - 1])
+    return [{ string: lock.string - 1, fret: lock.fret }];
   const all = instrument.strings.flatMap((open, string) => {
     const nut = instrument.nut[string] ?? 0;
     const up = (note.midi ?? 0) - open.key;

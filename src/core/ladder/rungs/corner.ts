@@ -1,23 +1,46 @@
-import { both, inScope, one } from '../rung-facts';
+import type { Entry } from '../../players';
+import { both, one, inScope, type ProposedRung, type RungFacts } from '../rung-facts';
 import type { RungRule } from './rung-rule';
 
-/** A loop of each bar that is harder than the rest. */
+/** Where in its bar an entry falls, as it is said. */
+const beatInWords = (quarter: number): string =>
+  quarter === 1 ? '' : Number.isInteger(quarter) ? `, on quarter ${quarter}` : ', off the beat';
+
+/** Counting the rest and coming in. */
+function entryRung(f: RungFacts, entry: Entry): ProposedRung {
+  const bar = f.numberOf(entry.bar);
+  return one(
+    'corner',
+    `Count ${entry.restBars} bars of rest aloud, then come in at bar ${bar}${beatInWords(entry.quarter)}`,
+    both(f),
+    f.target,
+    f.times,
+    '3 entries in a row',
+    entry.heard === null ? 'nothing is heard before it' : `before it, listen for ${entry.heard.name}`,
+    { key: `entry ${entry.bar}`, bars: [entry.bar, entry.bar] },
+  );
+}
+
+/** A loop of each bar that is harder than the rest, and each entry that has to be counted. */
 export const corner: RungRule = {
   inWeek: 'corner',
   once: false,
   propose: (f) =>
     inScope(f, 'unit', 'section')
-      ? f.content.corners.map((c) =>
-          one(
-            'corner',
-            `Loop bar ${f.numberOf(c.bar)}${f.lastOfPiece && f.bars.endsWith(f.numberOf(c.bar)) ? '' : ' with the first note of the next'}`,
-            both(f),
-            f.start,
-            f.times + 2,
-            '4 in a row',
-            c.reason,
-            { key: `corner ${c.bar}`, bars: [c.bar, c.bar] },
+      ? [
+          ...f.content.entries.map((e) => entryRung(f, e)),
+          ...f.content.corners.map((c) =>
+            one(
+              'corner',
+              `Loop bar ${f.numberOf(c.bar)}${f.lastOfPiece && f.bars.endsWith(f.numberOf(c.bar)) ? '' : ' with the first note of the next'}`,
+              both(f),
+              f.start,
+              f.times + 2,
+              '4 in a row',
+              c.reason,
+              { key: `corner ${c.bar}`, bars: [c.bar, c.bar] },
+            ),
           ),
-        )
+        ]
       : [],
 };

@@ -6,7 +6,8 @@ import { proposeRungs, RUNGS } from './rungs';
 
 const NOTHING: SectionContent = {
   hands: [],
-  parts: 1,
+  accompanied: false,
+  entries: [],
   notes: 12,
   scaleRun: null,
   leap: null,
@@ -70,7 +71,7 @@ const WHERE: readonly (readonly [RungKind, Wish, readonly LadderScope[]])[] = [
   ['tempo', {}, ['section']],
   ['articulation', { content: { touches: true } }, ['phrase', 'section']],
   ['dynamics', { content: { dynamics: true } }, ['phrase', 'section']],
-  ['partner', { content: { parts: 2 } }, ['section', 'piece']],
+  ['partner', { content: { accompanied: true } }, ['section', 'piece']],
   ['starting-point', { teaching: { memory: 'asked' } }, ['section', 'piece']],
   ['memory', { teaching: { memory: 'asked' } }, ['section', 'piece']],
   ['run', {}, ['section', 'piece']],

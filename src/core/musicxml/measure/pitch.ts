@@ -12,14 +12,7 @@ export function readPitch(element: XmlElement, warn: Warn): Pitch | null {
   const octave = integer(childText(element, 'octave'));
   const alterText = childText(element, 'alter');
   const alter = alterText === undefined ? 0 : Number(alterText);
-  if (
-    !isStep(step) ||
-    octave === null ||
-    octave < 0 ||
-    octave > 9 ||
-    !Number.isFinite(alter) ||
-    Math.abs(alter) > 3
-  ) {
+  if (!isStep(step) || octave === null || octave < 0 || octave > 9 || !Number.isFinite(alter) || Math.abs(alter) > 3) {
     warn(
       'bad-pitch',
       `a note has the pitch "${step.slice(0, 8)}${alter || ''} octave ${childText(element, 'octave')?.slice(0, 8) ?? '?'}", which does not exist; it is kept without a pitch`,

@@ -1,0 +1,31 @@
+import { fretted, type Instrument } from './instrument';
+
+export const bassGuitar: Instrument = {
+  name: 'bass guitar',
+  names: [
+    'electric bass',
+    'acoustic bass guitar',
+    'e-bass',
+    'bassgitarre',
+    'basse électrique',
+    'basso elettrico',
+    'bajo eléctrico',
+    'fretless bass',
+    'slap bass',
+    'bass gtr',
+    'basgitaar',
+  ],
+  sounds: ['pluck.bass'],
+  programs: [33, 34, 35, 36, 37, 38, 39],
+  family: 'fretted',
+  technique: 'fretted',
+  fingers: fretted('bass guitar', [43, 38, 33, 28], 20),
+  range: [28, 63],
+  transposition: -12,
+  clefs: ['bass'],
+  breathes: false,
+  strums: false,
+  weakBelow: null,
+  warmUps: ['A finger a fret on each string, from slow to even'],
+  startMap: 'strings',
+};

@@ -1,0 +1,172 @@
+import { instrumentOf, type InstrumentId } from '../instruments';
+import type { Note, Part, Score } from '../score';
+import { areTwoHands } from './keyboard-pair';
+import { notesOfPart } from './notes-of-part';
+import { partNames } from './part-names';
+import { instrumentOfPart, type PartInstrument } from './part-instrument';
+import { tablature } from './played';
+import { LINES, playerKey, type Player } from './player';
+
+/** One that a piece can be played by, as it is offered. */
+export interface PlayerChoice {
+  readonly player: Player;
+  readonly key: string;
+  /** In full: "Horns in F 1, 2, the lower notes". */
+  readonly name: string;
+  readonly told: PartInstrument;
+  /** Sounding keys, lowest and highest; null without pitched notes. */
+  readonly range: readonly [number, number] | null;
+  /** Bars of the piece in which nothing is to be played. */
+  readonly restBars: number;
+  readonly notes: number;
+}
+
+/** Onsets with two notes before a staff counts as shared by two. */
+const SHARED_FROM = 4;
+
+const LINE_NAMES = { upper: 'the upper notes', lower: 'the lower notes' } as const;
+
+/** Whether two players may share the staff: one that plays one note at a time has several to play. */
+function isShared(part: Part, notes: readonly Note[], instrument: InstrumentId | null): boolean {
+  if (part.staves !== 1) return false;
+  const { family } = instrumentOf(instrument ?? 'other');
+  if (family === 'keyboard' || family === 'fretted' || family === 'percussion') return false;
+  const at = new Map<number, Set<number>>();
+  for (const n of notes)
+    if (n.midi !== null && n.grace === null && n.aside === null) {
+      const there = at.get(n.onset);
+      if (there) there.add(n.midi);
+      else at.set(n.onset, new Set([n.midi]));
+    }
+  return [...at.values()].filter((keys) => keys.size > 1).length >= SHARED_FROM;
+}
+
+function choiceOf(
+  score: Score,
+  parts: readonly Part[],
+  name: string,
+  told: PartInstrument,
+  line: Player['line'],
+): PlayerChoice {
+  const notes = parts.flatMap((p) => [...notesOfPart(score, p.id)]).filter((n) => n.aside === null);
+  const keys = notes.flatMap((n) => (n.midi === null ? [] : [n.midi as number]));
+  const player: Player = {
+    parts: parts.map((p) => p.id),
+    ...(line === undefined ? {} : { line }),
+    ...(told.instrument === null ? {} : { instrument: told.instrument }),
+  };
+  return {
+    player,
+    key: playerKey(player),
+    name: line === undefined ? name : `${name}, ${LINE_NAMES[line]}`,
+    told,
+    range: keys.length > 0 ? [keys.reduce((a, b) => Math.min(a, b)), keys.reduce((a, b) => Math.max(a, b))] : null,
+    restBars: score.bars.length - new Set(notes.map((n) => n.bar)).size,
+    notes: notes.length,
+  };
+}
+
+/** Parts that are one player's: the two hands of a keyboard, a notation with its tablature. */
+function partsTogether(score: Score): readonly (readonly Part[])[] {
+  const { beside } = tablature(score);
+  const partOf = (key: string): string => key.slice(0, key.lastIndexOf(' '));
+  const tabOf = new Map([...beside].map(([tab, notation]) => [partOf(tab), partOf(notation)]));
+  const onlyTab = (p: Part): boolean => tabOf.has(p.id) && tabOf.get(p.id) !== p.id;
+  const out: Part[][] = [];
+  score.parts.forEach((part) => {
+    if (onlyTab(part)) return;
+    const before = out[out.length - 1];
+    const hand = before?.length === 1 ? before[0] : undefined;
+    if (before && hand && areTwoHands(score, hand, part)) before.push(part);
+    else out.push([part, ...score.parts.filter((p) => onlyTab(p) && tabOf.get(p.id) === part.id)]);
+  });
+  return out;
+}
+
+const known = new WeakMap<Score, readonly PlayerChoice[]>();
+
+/**
+ * All that a piece can be played by, in the order of the score: each part, the two hands of a keyboard together, and
+ * the two lines of a staff that is shared after the staff itself.
+ *
+ * @example playerChoices(scoreOf('C D E F|')).map((c) => c.key) // → ['P1']
+ */
+export function playerChoices(score: Score): readonly PlayerChoice[] {
+  const there = known.get(score);
+  if (there) return there;
+  const names = partNames(score);
+  const choices = partsTogether(score).flatMap((parts) => {
+    const [part] = parts;
+    if (!part) return [];
+    const told = instrumentOfPart(score, part);
+    const name = names.get(part.id) ?? part.id;
+    const lines =
+      parts.length === 1 && isShared(part, notesOfPart(score, part.id), told.instrument) ? LINES : ([] as const);
+    return [undefined, ...lines].map((line) => choiceOf(score, parts, name, told, line));
+  });
+  known.set(score, choices);
+  return choices;
+}
+
+/**
+ * The one that a piece is usually played by: whose part fits the instrument, else the first with notes, else the first.
+ *
+ * @example usualChoice(scoreOf('z4|')).key // → 'P1'
+ */
+export function usualChoice(score: Score, instrument?: InstrumentId): PlayerChoice | null {
+  const whole = playerChoices(score).filter((c) => c.player.line === undefined);
+  const sounding = whole.filter((c) => c.notes > 0);
+  const fits = (c: PlayerChoice): boolean => c.told.instrument === instrument;
+  return (
+    (instrument === undefined
+      ? undefined
+      : (sounding.find((c) => fits(c) && c.told.sure) ??
+        sounding.find(fits) ??
+        sounding.find((c) => c.told.instrument === null))) ??
+    sounding[0] ??
+    whole[0] ??
+    null
+  );
+}
+
+/**
+ * The player of a piece of which nothing is said: whose part fits the instrument, else the first with notes.
+ *
+ * @example usualPlayer(score, 'piano') // → { parts: ['P1'], instrument: 'piano' }
+ */
+export function usualPlayer(score: Score, instrument?: InstrumentId): Player {
+  const usual = usualChoice(score, instrument)?.player ?? { parts: [score.parts[0]?.id ?? 'P1'] };
+  return instrument === undefined ? usual : { ...usual, instrument };
+}
+
+/**
+ * The choice that a text names: an id, a number counted from 1 among the choices of whole parts, a name or the
+ * beginning of one, each with `:upper` or `:lower` behind it for one line of a shared staff. Null where it names none.
+ *
+ * @example choiceNamed(scoreOf('C D E F|'), '1')?.key // → 'P1'
+ */
+export function choiceNamed(score: Score, text: string): PlayerChoice | null {
+  const choices = playerChoices(score);
+  const [, said = text, line] = /^(.*?)(?::\s*(upper|lower))?$/is.exec(text.trim()) ?? [];
+  const whole = choices.filter((c) => c.player.line === undefined);
+  const wanted = said.trim().toLowerCase();
+  const named = (c: PlayerChoice): string => c.name.toLowerCase();
+  const found =
+    choices.find((c) => named(c) === text.trim().toLowerCase()) ??
+    whole.find((c) => c.player.parts.includes(said.trim()) || c.key === said.trim()) ??
+    (/^\d+$/.test(wanted) ? whole[Number(wanted) - 1] : undefined) ??
+    (wanted === ''
+      ? undefined
+      : (whole.find((c) => named(c) === wanted) ?? whole.find((c) => named(c).startsWith(wanted)))) ??
+    null;
+  if (found === null || line === undefined || found.player.line !== undefined) return found;
+  const player: Player = { ...found.player, line: line.toLowerCase() === 'upper' ? 'upper' : 'lower' };
+  return (
+    choices.find((c) => c.key === playerKey(player)) ?? {
+      ...found,
+      player,
+      key: playerKey(player),
+      name: `${found.name}, ${LINE_NAMES[player.line ?? 'upper']}`,
+    }
+  );
+}

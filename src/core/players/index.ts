@@ -1,0 +1,12 @@
+/**
+ * Who plays. In: a score. Out: the parts and lines that one can play, their names and instruments, and the score as it
+ * sounds or as one player has it, with the same bars, ids and times.
+ */
+export { choiceNamed, playerChoices, usualChoice, usualPlayer, type PlayerChoice } from './choices';
+export { entriesOf, type Entry } from './entries';
+export { partName, partNames } from './part-names';
+export { instrumentOfPart, type PartInstrument, type ToldBy } from './part-instrument';
+export { playedBy, soundingScore, tablature } from './played';
+export { LINES, playerKey, playerSchema, type Line, type Player } from './player';
+export { stringsOf, type PlayersStrings } from './strings-of';
+export { firstClef, isTablature, tuningOf } from './tablature';
