@@ -47,6 +47,7 @@ export function describeScore(score: Score): unknown {
       quarters: q(b.length),
       onset: q(b.onset),
       meter: meterText(b.meter),
+      ...(b.meter.ours ? { meterPrinted: false } : {}),
       key: { fifths: b.key.fifths, mode: b.key.mode },
     })),
     pickupQuarters: isPickup ? q(first.length) : '0',

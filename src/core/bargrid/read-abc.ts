@@ -41,7 +41,8 @@ class TuneReader {
   readonly voices = new Map<string, AbcVoice>();
   title = '';
   composer = '';
-  meter: Meter = { parts: [{ groups: [4], unit: 4 }], symbol: null };
+  /** A tune without a meter is free (ABC 2.1, 3.1.6). */
+  meter: Meter = { parts: [], symbol: null, ours: true };
   unitLength: Fraction = fraction(1, 2);
   key: Key = { fifths: 0, mode: null };
   private keySigns: ReadonlyMap<string, number> = new Map();
@@ -151,7 +152,7 @@ class TuneReader {
   private readMeter(body: string): void {
     const found = parseAbcMeter(body);
     if (!found) {
-      this.warn(`the meter "${body.trim().slice(0, 20)}" cannot be read; 4/4 is used`);
+      this.warn(`the meter "${body.trim().slice(0, 20)}" cannot be read; the bars are as long as their notes`);
       return;
     }
     this.meter = found.meter;

@@ -24,9 +24,13 @@ const REGISTERS: ReadonlySet<string> = new Set(
   ),
 );
 
+/** The key that an instrument is built in, behind its name: it says nothing of what it is. */
+const IN_KEY =
+  /\s+(?:in|en)\s+(?:[a-h]|do|re|ré|mi|fa|sol|la|si|sib|mib)(?:b|es|s|is|♭|♯|#|\s*-?\s*flat|\s*-?\s*sharp|\s+bémol|\s+bemolle)?\s*(?=$|[\d\s(,.])/giu;
+
 /** The longest known name that stands in a text as whole words; null where none does. */
 function namedIn(text: string): InstrumentId | null {
-  const words = wordsOf(text);
+  const words = wordsOf(text.replace(IN_KEY, ' '));
   let best: { readonly id: InstrumentId; readonly length: number } | null = null;
   for (const id of INSTRUMENT_IDS) {
     const { name, names } = instrumentOf(id);

@@ -16,9 +16,14 @@ export interface PartHead {
 /** Titles and names as one line, whatever breaks the file has in them. */
 const line = (text: string | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
 
+/** Lines that are numbers of players, one under the other: "1" over "2" is "1, 2". */
+const NUMBERS = /^\s*[\divx]+\.?\s*(\n\s*[\divx]+\.?\s*)+$/i;
+const nameLine = (text: string | undefined): string =>
+  NUMBERS.test(text ?? '') ? line((text ?? '').trim().replace(/\s*\n\s*/g, ', ')) : line(text);
+
 /** A name as it is displayed, where the file says it twice. */
 function nameIn(element: XmlElement, name: 'part-name' | 'part-abbreviation' | 'group-name'): string {
-  const plain = line(childText(element, name));
+  const plain = nameLine(childText(element, name));
   const display = child(element, `${name}-display`);
   if (plain !== '' || !display) return plain;
   return line(

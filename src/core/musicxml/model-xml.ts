@@ -9,11 +9,12 @@ export const pitchXml = (pitch: Pitch): string =>
   `<pitch><step>${pitch.step}</step>${pitch.alter === 0 ? '' : `<alter>${pitch.alter}</alter>`}<octave>${pitch.octave}</octave></pitch>`;
 
 /**
- * A meter as an element; one without beats is free.
+ * A meter as an element; one without beats is free, and one that is not printed is not written.
  *
  * @example meterXml({ parts: [], symbol: null }) // → '<time><senza-misura/></time>'
  */
-export function meterXml({ parts, symbol }: Meter): string {
+export function meterXml({ parts, symbol, ours }: Meter): string {
+  if (ours) return '';
   if (parts.length === 0) return '<time><senza-misura/></time>';
   const beats = parts.map((p) => `<beats>${p.groups.join('+')}</beats><beat-type>${p.unit}</beat-type>`).join('');
   return `<time${symbol ? ` symbol="${symbol}"` : ''}>${beats}</time>`;

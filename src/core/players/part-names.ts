@@ -14,6 +14,9 @@ const ONLY_NUMBER = /^[\divx.,&+\s-]*$/i;
 export function partName(part: Pick<Part, 'id' | 'name' | 'abbreviation' | 'groups'>): string {
   const group = part.groups[part.groups.length - 1] ?? '';
   const name = part.name || (group === '' ? part.abbreviation : '');
+  // Players of a part that is named itself are numbered by its group: "1, 2" around "Flutes".
+  if (ONLY_NUMBER.test(group) && group.trim() !== '' && name !== '' && !ONLY_NUMBER.test(name))
+    return `${name} ${group}`;
   const full =
     group !== '' &&
     !name.includes(group) &&

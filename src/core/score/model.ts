@@ -33,6 +33,8 @@ export interface MeterPart {
 export interface Meter {
   readonly parts: readonly MeterPart[];
   readonly symbol: 'common' | 'cut' | null;
+  /** The page prints none: it is ours, by the lengths of the bars and their beams. */
+  readonly ours?: true;
 }
 
 /** A jump written at the end of a bar. `to` names the segno for dal segno. */

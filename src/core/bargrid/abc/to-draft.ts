@@ -1,4 +1,4 @@
-import { compare, meterQuarters, type Key, type Meter } from '../../score';
+import { compare, fraction, meterQuarters, type Key, type Meter } from '../../score';
 import type { Draft, DraftBar, DraftPart, DraftTempo } from '../draft';
 import { transposition, type VoiceHead } from './voice-head';
 import type { AbcBar, AbcVoice } from './voice';
@@ -53,6 +53,9 @@ const signsOf = (here: readonly AbcBar[]) => ({
   rehearsal: first(here, (b) => b.rehearsal),
 });
 
+/** A bar in which nothing stands and no meter holds. */
+const EMPTY_BAR = fraction(4);
+
 function barsOf(all: Gathered): DraftBar[] {
   const { groups, voices, ids } = all;
   const count = Math.max(...ids.map((id) => voices.get(id)?.bars.length ?? 0));
@@ -81,7 +84,7 @@ function barsOf(all: Gathered): DraftBar[] {
     bars.push({
       number: pickup ? '0' : String(printed),
       implicit: pickup,
-      quarters: quarters.n > 0 ? quarters : nominal,
+      quarters: quarters.n > 0 ? quarters : nominal.n > 0 ? nominal : EMPTY_BAR,
       meter: i === 0 ? all.meter : meterChange,
       key: i === 0 ? all.key : first(here, (b) => b.key),
       tempo: first(here, (b) => b.tempo) ?? (i === 0 ? all.tempo : null),

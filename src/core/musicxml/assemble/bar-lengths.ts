@@ -11,6 +11,7 @@ import {
   type Meter,
 } from '../../score';
 import type { BarHead, GrowingPart, WarnOf } from '../growing-part';
+import { FREE_UNSAID, unsaidMeter } from './unsaid-meter';
 
 /** A bar split by a repeat, a double bar or an ending may be short. */
 export function splitHere(parts: readonly GrowingPart[], index: number): boolean {
@@ -65,12 +66,39 @@ export interface BarLengths {
   readonly keys: readonly Key[];
 }
 
+/** How far the fullest part reaches in a bar, in quarters. */
+const reachOf = (parts: readonly GrowingPart[], i: number): Fraction =>
+  parts.reduce((longest, part) => max(longest, part.measures[i]?.length ?? ZERO), ZERO);
+
+/** The first meter that is said from a bar on, and where; null where none is. */
+function firstSaid(parts: readonly GrowingPart[], bars: number): { readonly at: number; readonly meter: Meter } | null {
+  for (let at = 0; at < bars; at += 1)
+    for (const part of parts) {
+      const meter = part.measures[at]?.attributes.find((a) => a.meter)?.meter;
+      if (meter) return { at, meter };
+    }
+  return null;
+}
+
+/** The meter of the bars before the first that is said: that one for a pick-up to it, else told by their lengths. */
+function meterBefore(parts: readonly GrowingPart[], bars: number): Meter {
+  const said = firstSaid(parts, bars);
+  const unsaid = said?.at ?? bars;
+  if (unsaid === 0) return FREE_UNSAID;
+  if (said && unsaid === 1 && compare(reachOf(parts, 0), meterQuarters(said.meter)) < 0) return said.meter;
+  const indexes = Array.from({ length: unsaid }, (_, i) => i);
+  return unsaidMeter(
+    indexes.map((i) => reachOf(parts, i)),
+    indexes.flatMap((i) => parts.flatMap((p) => p.measures[i]?.beamed ?? [])),
+  );
+}
+
 /** Length, meter and key of every bar. */
 export function barLengths(parts: readonly GrowingPart[], bars: readonly BarHead[], warn: WarnOf): BarLengths {
   const lengths: Fraction[] = [];
   const meters: Meter[] = [];
   const keys: Key[] = [];
-  let meter: Meter = { parts: [{ groups: [4], unit: 4 }], symbol: null };
+  let meter = meterBefore(parts, bars.length);
   let key: Key = { fifths: 0, mode: null };
   bars.forEach((head, i) => {
     const changed = parts.flatMap((part) => part.measures[i]?.attributes.filter((a) => a.meter).pop()?.meter ?? [])[0];
@@ -79,7 +107,7 @@ export function barLengths(parts: readonly GrowingPart[], bars: readonly BarHead
       parts[0]?.measures[i]?.attributes.find((a) => a.keys && side(compare(a.onset, ZERO)))?.keys?.[0]?.key;
     key = keyWhere((c) => c === 0) ?? key;
     const nominal = meterQuarters(meter);
-    const reach = parts.reduce((longest, part) => max(longest, part.measures[i]?.length ?? ZERO), ZERO);
+    const reach = reachOf(parts, i);
     const filled = reach.n > 0;
     lengths.push(filled ? reach : nominal.n > 0 ? nominal : fraction(4));
     meters.push(meter);

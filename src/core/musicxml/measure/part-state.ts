@@ -23,7 +23,8 @@ const NO_TRANSPOSE: Transposition = { diatonic: 0, chromatic: 0, octaveChange: 0
 
 export const startState = (unpitched: ReadonlyMap<string, number> = new Map()): PartState => ({
   divisions: null,
-  meter: { parts: [{ groups: [4], unit: 4 }], symbol: null },
+  // Until a meter is said there is none.
+  meter: { parts: [], symbol: null },
   key: { fifths: 0, mode: null },
   transpose: NO_TRANSPOSE,
   transposeByStaff: new Map(),

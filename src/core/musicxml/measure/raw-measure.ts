@@ -88,6 +88,8 @@ export interface RawMeasure {
   readonly length: Fraction;
   readonly lineBreak: boolean;
   readonly hasBeams: boolean;
+  /** Lengths of the groups of notes under one beam, in quarters. */
+  readonly beamed: readonly Fraction[];
   /** A bar-repeat sign begins here, covering so many bars at a time, or ends before this bar. */
   readonly barRepeat: { readonly role: 'start'; readonly size: number } | { readonly role: 'stop' } | null;
 }

@@ -2,7 +2,7 @@
  * One `<measure>` (or, timewise, one `<part>` of a measure) to events with exact times inside the bar.
  * Source: MusicXML 4.0 specification (W3C Community Group, 2021).
  */
-import { ZERO, type Fraction } from '../../score';
+import { add, subtract, ZERO, type Fraction } from '../../score';
 import { child, childText, type XmlElement } from '../xml-tree';
 import { readAttributes, readBarRepeat } from './attributes';
 import { readBarline } from './barline';
@@ -46,6 +46,8 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
   let chordOnset: Fraction | null = null;
   let lineBreak = false;
   let hasBeams = false;
+  const beamed: Fraction[] = [];
+  const beamFrom = new Map<string, Fraction>();
   let barRepeat: RawMeasure['barRepeat'] = null;
   for (const element of measure.children)
     switch (element.name) {
@@ -53,7 +55,11 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
         const note = readNote(element, { state, cursor, warn, sourceIndex: events.length, chordOnset });
         events.push(note);
         if (!note.chord) chordOnset = note.onset;
-        hasBeams ||= child(element, 'beam') !== undefined;
+        const beam = childText(element, 'beam');
+        hasBeams ||= beam !== undefined;
+        if (beam === 'begin') beamFrom.set(note.voice, note.onset);
+        const from = beam === 'end' ? beamFrom.get(note.voice) : undefined;
+        if (from) beamed.push(subtract(add(note.onset, note.duration), from));
         break;
       }
       case 'backup':
@@ -100,6 +106,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
     length: cursor.reach,
     lineBreak,
     hasBeams,
+    beamed,
     barRepeat,
   };
 }
