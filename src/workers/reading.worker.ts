@@ -73,7 +73,7 @@ const api: ReadingWorkerApi = {
       kept,
       changedBars: match.changedBars.filter((b) => !newBars.includes(b)).length,
       newBars: newBars.length,
-      lostBars: earlier.value.score.bars.flatMap((b) => (lost.has(b.id) ? [b.number] : [])),
+      lostBars: earlier.value.score.bars.flatMap((b) => (lost.has(b.id) ? [b.name] : [])),
     });
   },
   scoreHead: (loaded) =>

@@ -189,7 +189,7 @@ function breathAt(place: Place, ticksPerQuarter: number, strictTime: boolean): B
 /** What is said of a span that is longer than a breath, with the tempo at which it is not. */
 function tooLong(score: Score, s: BreathSpan, tempo: number, spanInSeconds: number): BreathPlan['warnings'][number] {
   const needed = Math.ceil((tempo * s.seconds) / spanInSeconds);
-  const name = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+  const name = (b: number): string => score.bars[b]?.name ?? String(b + 1);
   return {
     code: 'too-long',
     fromBar: s.fromBar,

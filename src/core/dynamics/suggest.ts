@@ -151,7 +151,7 @@ function levelOf(at: PhraseInPiece, so: LevelsSoFar): SuggestedLevel | null {
   const { score, sameness, phrase, section, isFirst, notes } = at;
   const { level, base, model } = so;
   const name = (from: number, to: number): string =>
-    `bars ${score.bars[from]?.number ?? ''}–${score.bars[to]?.number ?? ''}`;
+    `bars ${score.bars[from]?.name ?? ''}–${score.bars[to]?.name ?? ''}`;
   const echo = sameness.repeats.find(
     (r) => r.kind === 'exact' && r.b[0] === phrase.from && r.b[1] >= phrase.to && r.a[1] === phrase.from - 1,
   );

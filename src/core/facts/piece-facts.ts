@@ -196,13 +196,13 @@ export function pieceFacts(score: Score, instrument: string, names: 'american' |
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
     if (before && (before.key.fifths !== bar.key.fifths || before.key.mode !== bar.key.mode))
-      facts.push(piece(`Key from bar ${bar.number}`, keyName(bar.key), i));
+      facts.push(piece(`Key from bar ${bar.name}`, keyName(bar.key), i));
   });
   facts.push(piece('Meter', meterText(first.meter), 0));
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
     if (before && meterText(before.meter) !== meterText(bar.meter))
-      facts.push(piece(`Meter from bar ${bar.number}`, meterText(bar.meter), i));
+      facts.push(piece(`Meter from bar ${bar.name}`, meterText(bar.meter), i));
   });
   const [tempo] = score.tempos;
   facts.push(

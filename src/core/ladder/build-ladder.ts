@@ -113,7 +113,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const start = startTempo(score, from, to, target, whole.struck);
   const content = sectionContent(whole, from, to);
   const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));
-  const numberOf = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+  const numberOf = (b: number): string => score.bars[b]?.name ?? String(b + 1);
   const bars = barsText(score, from, to);
   const proposed = request.copyOf
     ? rungsOfCopy(request.copyOf, start, target, bars, from > 0, numberOf, content.hands.length === 2 ? 'both' : '')

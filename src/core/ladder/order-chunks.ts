@@ -129,7 +129,7 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
       .map((b) => b.exact)
       .join(' ');
   const name = (r: Range): string =>
-    r.from === r.to ? `bar ${score.bars[r.from]?.number ?? ''}` : `bars ${barsText(score, r.from, r.to)}`;
+    r.from === r.to ? `bar ${score.bars[r.from]?.name ?? ''}` : `bars ${barsText(score, r.from, r.to)}`;
   const out: LadderChunk[] = [];
   const learned = new Set<number>();
   const done = new Set<string>();

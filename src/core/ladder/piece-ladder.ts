@@ -77,7 +77,7 @@ export function pieceLadder(
   const { all } = barLines(score);
   const seenRhythms = new Set<number>();
   const rungs: PieceRung[] = [];
-  const numberOf = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+  const numberOf = (b: number): string => score.bars[b]?.name ?? String(b + 1);
   for (const chunk of chunks) {
     const { from, to } = chunk;
     const start = startTempo(score, from, to, target, whole.struck);

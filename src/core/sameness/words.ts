@@ -24,7 +24,7 @@ function placeInBar(score: Score, d: Difference, part: string | null, staff: num
   const inBar = score.notes.filter(
     (n) => n.bar === d.bar && n.grace === null && (part === null || (n.part === part && n.staff === staff)),
   );
-  const number = score.bars[d.bar]?.number ?? String(d.bar + 1);
+  const number = score.bars[d.bar]?.name ?? String(d.bar + 1);
   const places = d.noteIds.map((id) => inBar.findIndex((n) => n.id === id)).filter((p) => p >= 0);
   const sorted = places.sort((a, b) => a - b);
   if (sorted.length === 0)

@@ -64,8 +64,10 @@ export interface BarSigns {
 export interface Bar {
   readonly index: BarIndex;
   readonly id: string;
-  /** As printed; need not be a number, need not be unique. */
+  /** As the file has it; need not be a number, need not be unique. */
   readonly number: string;
+  /** What it is called: its number where it is counted, else "pick-up", "8b", "2nd ending". */
+  readonly name: string;
   readonly onset: Ticks;
   /** As filled by the longest part, not as the meter would have it. */
   readonly length: Ticks;

@@ -20,6 +20,7 @@ const bars = (signs: readonly Partial<BarSigns>[]): Bar[] =>
   signs.map((s, i) => ({
     index: barIndex(i),
     id: `b${i}`,
+    name: '',
     number: String(i + 1),
     onset: ticks(i),
     length: ticks(1),

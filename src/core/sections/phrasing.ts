@@ -87,9 +87,9 @@ function returnsOf(
     if (r.kind === 'rhythm' || (r.kind === 'sequence' && length < 2)) continue;
     const weight = r.kind === 'moved' || r.kind === 'sequence' ? length / 2 : length;
     if (weight < 2 && length < 2) continue;
-    const name = `bars ${score.bars[r.a[0]]?.number ?? ''}–${score.bars[r.a[1]]?.number ?? ''}`;
+    const name = `bars ${score.bars[r.a[0]]?.name ?? ''}–${score.bars[r.a[1]]?.name ?? ''}`;
     note(r.b[0], weight, `${name} come again`);
-    note(r.a[0], weight * 0.6, `comes again at bar ${score.bars[r.b[0]]?.number ?? ''}`);
+    note(r.a[0], weight * 0.6, `comes again at bar ${score.bars[r.b[0]]?.name ?? ''}`);
     note(r.b[1] + 1, weight * 0.4, 'the return ends');
     note(r.a[1] + 1, weight * 0.4, 'new after what comes again');
   }

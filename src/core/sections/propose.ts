@@ -44,7 +44,12 @@ const countedLength = (score: Score, start: number, end: number): number =>
 
 function isPickup(score: Score): boolean {
   const [first, second] = score.bars;
-  return first !== undefined && second !== undefined && first.length < second.length && first.number === '0';
+  return (
+    first !== undefined &&
+    second !== undefined &&
+    first.length < second.length &&
+    (first.number === '0' || first.name === 'pick-up')
+  );
 }
 
 interface Likeness {

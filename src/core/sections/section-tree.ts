@@ -35,8 +35,8 @@ const barId = (score: Score, index: number): string | null => score.bars[index]?
  * @example barsText(score, 0, 3) // → '1–4'
  */
 export function barsText(score: Score, from: number, to: number): string {
-  const a = score.bars[from]?.number ?? '?';
-  const b = score.bars[to]?.number ?? '?';
+  const a = score.bars[from]?.name ?? '?';
+  const b = score.bars[to]?.name ?? '?';
   return from === to ? a : `${a}–${b}`;
 }
 

@@ -40,7 +40,7 @@ export function StartsPanel({
     if (point) where.change({ bars: [point.bar, point.bar] });
   };
   useHotkeys('d', draw);
-  const numberOf = (bar: number): string => score.bars[bar]?.number ?? '';
+  const numberOf = (bar: number): string => score.bars[bar]?.name ?? '';
   return (
     <Panel
       title="Starting points"

@@ -240,7 +240,7 @@ export function GridEditor({
   const bar = grid.bars[index];
   if (!bar) return null;
   const change: ChangeBar = (label, what, stored) => keep(label, changeBar(grid, index, what), stored);
-  const number = score.bars[index]?.number ?? String(index + 1);
+  const number = score.bars[index]?.name ?? String(index + 1);
   const hands = grid.staves === 2 ? ['Right hand', 'Left hand'] : ['Notes'];
   return (
     <Panel

@@ -8,7 +8,7 @@ export function stripBars(score: Score): StripBar[] {
   const hard = new Set(corners.map((d) => d.bar));
   return score.bars.map((bar, i) => ({
     id: bar.id,
-    number: bar.number,
+    number: bar.name,
     length: bar.length,
     difficulty: difficulties[i]?.score ?? 0,
     corner: hard.has(i),

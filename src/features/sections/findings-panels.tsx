@@ -67,7 +67,7 @@ export function LearnFirst({
                 className="grid min-h-9 w-full grid-cols-[2.5rem_1.5rem_1fr_3.5rem] items-center gap-2 rounded text-left hover:bg-leaf-wash"
                 onClick={() => onBar(bar)}
               >
-                <span className="figure font-semibold">{score.bars[bar]?.number}</span>
+                <span className="figure font-semibold">{score.bars[bar]?.name}</span>
                 <span className="text-ink-2">{family(bar)}</span>
                 <span className="h-2 rounded-sm bg-rule" aria-hidden="true">
                   <span className="block h-2 rounded-sm bg-leaf" style={{ width: `${step.sharePlayed * 100}%` }} />
@@ -111,7 +111,7 @@ export function Corners({
               className="flex min-h-11 w-full items-center gap-3 text-left hover:bg-leaf-wash"
               onClick={() => onBar(corner.bar)}
             >
-              <span className="figure min-w-8 font-semibold">{score.bars[corner.bar]?.number}</span>
+              <span className="figure min-w-8 font-semibold">{score.bars[corner.bar]?.name}</span>
               <span className="flex-1 text-ink-2">
                 {corner.reasons
                   .slice(0, 2)
@@ -126,7 +126,7 @@ export function Corners({
       {selected !== null && computed ? (
         <div className="mt-3 border-t border-rule pt-2">
           <p>
-            Bar <span className="figure">{score.bars[selected]?.number}</span>:{' '}
+            Bar <span className="figure">{score.bars[selected]?.name}</span>:{' '}
             <span className="figure">{computed.score.toFixed(1)}</span>
             {computed.reasons.length > 0 ? (
               <span className="text-ink-2"> ({computed.reasons.map((r) => r.text).join('; ')})</span>
@@ -230,7 +230,7 @@ export function Families({
                 <span className="figure flex-1">{f.count}</span>
                 <span className="text-ink-2">
                   {several ? (f.staff === 1 ? 'right, ' : 'left, ') : ''}
-                  {f.bars.length} {f.bars.length === 1 ? 'bar' : 'bars'}, first {score.bars[f.bars[0] ?? 0]?.number}
+                  {f.bars.length} {f.bars.length === 1 ? 'bar' : 'bars'}, first {score.bars[f.bars[0] ?? 0]?.name}
                 </span>
               </button>
             </li>

@@ -156,9 +156,9 @@ export type SectionActions = ReturnType<typeof useSectionActions>;
 export function startInWords(score: Score, placed: PlacedSection): string {
   const offset = offsetQuarters(placed.section.fromOffset);
   const bar = score.bars[placed.from];
-  if (offset.n === 0 || !bar) return bar?.number ?? '';
+  if (offset.n === 0 || !bar) return bar?.name ?? '';
   const beats = beatOnsets(bar, score.ticksPerQuarter);
   const at = (add(offset, fraction(0)).n * score.ticksPerQuarter) / offset.d;
   const beat = beats.filter((b) => b.at <= at).length;
-  return `${bar.number}, beat ${beat}`;
+  return `${bar.name}, beat ${beat}`;
 }

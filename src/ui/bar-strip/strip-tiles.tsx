@@ -89,7 +89,7 @@ function Tile({
           fontFamily="var(--font-figure)"
           fill="var(--color-ink)"
         >
-          {bar.number}
+          {bar.number.length <= 4 ? bar.number : ''}
         </text>
       ) : null}
     </g>

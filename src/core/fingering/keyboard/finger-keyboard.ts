@@ -132,7 +132,7 @@ function differenceWarnings(score: Score, solved: SolvedHand, hand: Hand): Finge
     const bar = c.notes[0]?.bar ?? 0;
     if (!want || seen.has(bar) || solved.fingers[want.column]?.join() === solved.fingers[i]?.join()) return [];
     seen.add(bar);
-    const name = (b: number): string => score.bars[b]?.number ?? String(b + 1);
+    const name = (b: number): string => score.bars[b]?.name ?? String(b + 1);
     return [
       {
         code: 'other-fingers',
@@ -152,7 +152,7 @@ function stretchWarnings(score: Score, solved: SolvedHand, span: number, hand: H
     if (!low || !high || c.notes.length < 2) return [];
     const width = (high.midi ?? 0) - (low.midi ?? 0);
     if (width <= span) return [];
-    const number = score.bars[low.bar]?.number ?? '';
+    const number = score.bars[low.bar]?.name ?? '';
     const inner = c.notes.length > 2;
     return [
       {
@@ -184,7 +184,7 @@ function lockWarnings(score: Score, solved: SolvedHand, hand: Hand, request: Key
         code: 'awkward-lock',
         bar: c.notes[0]?.bar ?? 0,
         noteIds: held.map((n) => n.id),
-        message: `bar ${score.bars[c.notes[0]?.bar ?? 0]?.number ?? ''}: the finger you set makes its neighbours awkward; without it another would be chosen`,
+        message: `bar ${score.bars[c.notes[0]?.bar ?? 0]?.name ?? ''}: the finger you set makes its neighbours awkward; without it another would be chosen`,
       });
   });
   return out;

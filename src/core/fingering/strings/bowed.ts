@@ -128,7 +128,7 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
           code: 'out-of-range',
           bar: note.bar,
           noteIds: column.notes.map((n) => n.id),
-          message: `bar ${score.bars[note.bar]?.number ?? ''}: cannot be played on ${request.onString === undefined ? `the ${instrument.name}` : `string ${request.onString}`}`,
+          message: `bar ${score.bars[note.bar]?.name ?? ''}: cannot be played on ${request.onString === undefined ? `the ${instrument.name}` : `string ${request.onString}`}`,
         });
     }
   }

@@ -174,7 +174,7 @@ export function fingerFretted(score: Score, instrument: FrettedStrings, request:
         code: 'out-of-range',
         bar: note.bar,
         noteIds: column.notes.map((n) => n.id),
-        message: `bar ${score.bars[note.bar]?.number ?? ''}: ${column.notes.length > 1 ? 'this chord has no place' : 'this note has no place'} on the ${instrument.name}${column.notes.length > 1 ? ' under one hand: leave out a doubled note' : ''}`,
+        message: `bar ${score.bars[note.bar]?.name ?? ''}: ${column.notes.length > 1 ? 'this chord has no place' : 'this note has no place'} on the ${instrument.name}${column.notes.length > 1 ? ' under one hand: leave out a doubled note' : ''}`,
       });
   }
   const path = cheapestPath(

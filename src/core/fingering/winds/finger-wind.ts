@@ -128,7 +128,7 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
         code: 'out-of-range',
         bar: note.bar,
         noteIds: [note.id],
-        message: `bar ${score.bars[note.bar]?.number ?? ''}: this note lies ${low ? 'below' : key > highest(instrument.chart) ? 'above' : 'outside'} the chart of the ${instrument.name}`,
+        message: `bar ${score.bars[note.bar]?.name ?? ''}: this note lies ${low ? 'below' : key > highest(instrument.chart) ? 'above' : 'outside'} the chart of the ${instrument.name}`,
       });
       continue;
     }

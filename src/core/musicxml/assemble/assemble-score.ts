@@ -21,6 +21,7 @@ import type { BarHead, GrowingPart, WarnOf } from '../growing-part';
 import type { Header, PartHead } from '../header';
 import type { RawMeasure } from '../measure';
 import { barLengths, splitHere } from './bar-lengths';
+import { barNames } from './bar-names';
 import { barSigns, NO_SIGNS } from './bar-signs';
 import { commonTicks } from './common-ticks';
 import { idGiver } from './ids';
@@ -66,6 +67,7 @@ function assembleBars(
   giveId: GiveId,
 ): Bar[] {
   const signs = barSigns(parts, heads.length);
+  const names = barNames(heads, signs);
   const bars: Bar[] = [];
   const seenNumbers = new Set<string>();
   let onset = 0;
@@ -81,6 +83,7 @@ function assembleBars(
       index: barIndex(i),
       id,
       number: head.number,
+      name: names[i] ?? head.number,
       onset: ticks(onset),
       length,
       meter: meters[i] ?? { parts: [], symbol: null },

@@ -103,7 +103,7 @@ function barXml(excerpt: PartExcerpt, bar: Bar): string {
     : `${emptyBar(bar.length)}${closing}`;
   const id = `${bar.id}${position === 0 ? '' : `-p${position + 1}`}`;
   return [
-    `<measure id="${id}" number="${escapeXml(bar.number.slice(0, 12))}">`,
+    `<measure id="${id}" number="${/^\d+$/.test(bar.name) ? bar.name.slice(0, 12) : ''}">`,
     b === from ? attributesAt(excerpt) : '',
     leftBarline(bar, b === from),
     b === from ? edge('begin') : '',

@@ -46,7 +46,7 @@ export function NotePanel({
   const tied = tiedText(model, note.id);
   return (
     <Panel
-      title={`Note ${note.pitch ? pitchName(note.pitch) : 'note'}, bar ${score.bars[note.bar]?.number ?? ''}`}
+      title={`Note ${note.pitch ? pitchName(note.pitch) : 'note'}, bar ${score.bars[note.bar]?.name ?? ''}`}
       aside={stretch.length > 1 ? <span className="text-ink-2">{stretch.length} notes chosen</span> : null}
     >
       <div className="grid gap-4">

@@ -18,7 +18,7 @@ function printedOtherwise({ score, marking, from, to }: MarksModel): readonly st
     .flatMap((c) => {
       const heard = marking?.harmony.beats.filter((b) => b.onset <= c.onset).pop();
       return heard && heard.symbol !== '' && plain(heard.symbol) !== plain(c.text)
-        ? [`bar ${score.bars[c.bar]?.number ?? ''} ${c.text}, sounds ${heard.symbol}`]
+        ? [`bar ${score.bars[c.bar]?.name ?? ''} ${c.text}, sounds ${heard.symbol}`]
         : [];
     })
     .slice(0, MOST_DIFFERENCES);

@@ -86,7 +86,7 @@ export function ChordPanel({
                 {c.stay.length > 0 ? `finger ${c.stay.join(' and ')} stays` : 'all fingers move'}
                 {c.cost >= COSTLY && c.beats <= QUICK_BEATS ? (
                   <span className="text-warn">
-                    ; a quick change, bar {score.bars[c.bar]?.number}: practise it alone
+                    ; a quick change, bar {score.bars[c.bar]?.name}: practise it alone
                   </span>
                 ) : null}
               </li>
