@@ -8,6 +8,7 @@ export { decodeText, encodeText, type DecodedText, type Encoding } from './decod
 export { writeExcerpt, type ExcerptRequest } from './excerpt';
 export { LIMITS } from './limits';
 export { meterXml, pitchXml } from './model-xml';
+export { partDocument } from './part-document';
 export { readMusicXmlFile, type MusicXmlFile } from './read-file';
 export { readScore, type ReadScore } from './read-score';
 export { sniffFile, type FileKind } from './sniff';
