@@ -1,3 +1,5 @@
+import { analysisOf } from '@/core/analysis';
+import { usualPlayer } from '@/core/players';
 import { buildLadder, describeCopy } from '@/core/ladder';
 import type { Score } from '@/core/score';
 import { ladderId, markId, openAbc, teachingFor } from '@/core/studio';
@@ -37,14 +39,16 @@ function ladderOf(demo: DemoPiece, index: number, score: Score, section: Section
   const s = demo.sections[index];
   if (!s) return [];
   const model = s.like === undefined ? undefined : demo.sections[s.like];
+  const { played, entries, accompanied } = analysisOf(score, usualPlayer(score, demo.instrument));
   const rungs = buildLadder({
-    score,
+    score: played,
+    company: { entries, accompanied },
     from: s.from,
     to: s.to,
     instrument: demo.instrument,
     targetTempo: null,
     teaching: teachingFor(),
-    copyOf: model ? describeCopy(score, model.letter, [model.from, model.to], [s.from, s.to]) : null,
+    copyOf: model ? describeCopy(played, model.letter, [model.from, model.to], [s.from, s.to]) : null,
     sectionId: section.id,
   });
   return [{ id: ladderId(section.id), sectionId: section.id, pieceId: demo.id, rungs, updatedAt: start }];

@@ -69,7 +69,7 @@ export async function withPiece(
       ...rest,
       title: read.score.title,
       composer: read.score.composer,
-      firstPart: { name: '', sound: null, program: null, staves: 1 },
+      players: [],
       remembered: null,
       warnings: 0,
     },

@@ -5,6 +5,7 @@ import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
 import { suggestDynamics } from '@/core/dynamics';
 import { fingerScore } from '@/core/fingering';
 import { orderChunks } from '@/core/ladder';
+import { playedBy, stringsOf, type Player } from '@/core/players';
 import { realiseOrnaments } from '@/core/ornaments';
 import { fail, ok, type Result } from '@/core/result';
 import { MOST_BARS_FOR_SAMENESS } from '@/core/sameness';
@@ -21,10 +22,10 @@ const tooLong = (score: Score) =>
   );
 
 /** The analysis of a piece whose bars can be compared with one another. */
-function analysed<T>(loaded: LoadedPiece, answer: (analysis: Analysis) => T): Result<T> {
+function analysed<T>(loaded: LoadedPiece, player: Player, answer: (analysis: Analysis) => T): Result<T> {
   const read = pieces.readOf(loaded);
   if (!read.ok) return read;
-  const analysis = analysisOf(read.value.score);
+  const analysis = analysisOf(read.value.score, player);
   return analysis.comparable ? ok(answer(analysis)) : tooLong(analysis.score);
 }
 
@@ -43,13 +44,15 @@ const api: AnalysisWorkerApi = {
     const { families, payOff, difficulties, corners } = analysis;
     return ok({ ...sameness, sections, families, payOff, difficulties, corners });
   },
-  finger: (loaded, request) => {
+  finger: (loaded, player, request) => {
     const read = pieces.readOf(loaded);
-    return Promise.resolve(read.ok ? ok(fingerScore(read.value.score, request)) : read);
+    if (!read.ok) return Promise.resolve(read);
+    const { score } = read.value;
+    return Promise.resolve(ok(fingerScore(playedBy(score, player), { ...stringsOf(score, player), ...request })));
   },
-  marking: (loaded, request) =>
+  marking: (loaded, player, request) =>
     Promise.resolve(
-      analysed(loaded, ({ score, sameness, sections, harmony }) => ({
+      analysed(loaded, player, ({ played: score, sameness, sections, harmony }) => ({
         harmony,
         dynamics: suggestDynamics(score, sameness, sections, harmony, request.instrument),
         breaths: request.breathes
@@ -66,8 +69,8 @@ const api: AnalysisWorkerApi = {
         gestures: request.technique === null ? [] : findGestures(score, request.technique, request.ownCues),
       })),
     ),
-  chunks: (loaded, sections, request) =>
-    Promise.resolve(analysed(loaded, ({ score }) => orderChunks(score, sections, request))),
+  chunks: (loaded, player, sections, request) =>
+    Promise.resolve(analysed(loaded, player, ({ played: score }) => orderChunks(score, sections, request))),
 };
 
 expose(api);

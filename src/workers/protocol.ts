@@ -96,6 +96,8 @@ export interface ReadingWorkerApi {
   ): Promise<Result<WrittenDocument>>;
   /** A MIDI file of a range. */
   midi(loaded: LoadedPiece, request: MidiRequest): Promise<Result<Uint8Array>>;
+  /** Parts of a piece as a file of their own, by part id. */
+  takePart(loaded: LoadedPiece, parts: readonly string[]): Promise<Result<OpenedFile>>;
 }
 
 /** Everything that takes thought; apart from reading, so that music never waits behind it. */
@@ -107,12 +109,13 @@ export interface AnalysisWorkerApi {
     progress: (share: number) => void | Promise<void>,
   ): Promise<Result<Built>>;
   /** A proposed fingering. */
-  finger(loaded: LoadedPiece, request: FingeringRequest): Promise<Result<Fingering>>;
+  finger(loaded: LoadedPiece, player: Player, request: FingeringRequest): Promise<Result<Fingering>>;
   /** Everything else that can be proposed or computed on the page. */
-  marking(loaded: LoadedPiece, request: MarkingRequest): Promise<Result<Marking>>;
+  marking(loaded: LoadedPiece, player: Player, request: MarkingRequest): Promise<Result<Marking>>;
   /** Chunks of the piece in learning order. */
   chunks(
     loaded: LoadedPiece,
+    player: Player,
     sections: readonly ProposedSection[],
     request: OrderRequest,
   ): Promise<Result<readonly LadderChunk[]>>;

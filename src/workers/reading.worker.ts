@@ -1,7 +1,9 @@
 import { expose } from 'comlink';
 import { scoreToMidi } from '@/core/midi';
-import { REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
+import { partDocument, REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
+import { playerChoices, soundingScore, usualChoice, type PlayerChoice } from '@/core/players';
 import { ok, type Result } from '@/core/result';
+import type { Score } from '@/core/score';
 import { openAbc, openEdition, openGrid, openPiece, readKept, titleOf, type OpenedPiece } from '@/core/studio';
 import { loadedPieces } from './loaded-pieces';
 import type { Brought, LoadedPiece, OpenedFile, ReadingWorkerApi } from './protocol';
@@ -30,19 +32,20 @@ function opening(brought: Brought): Promise<Result<OpenedPiece>> {
   }
 }
 
+/** Whose part it may be, the usual one first. */
+function usualFirst(score: Score): readonly PlayerChoice[] {
+  const usual = usualChoice(score);
+  const choices = playerChoices(score);
+  return usual === null ? choices : [usual, ...choices.filter((c) => c.key !== usual.key)];
+}
+
 function asFile({ read, ...rest }: OpenedPiece): OpenedFile {
   const { score } = read;
-  const [part] = score.parts;
   return {
     ...rest,
     title: titleOf(score),
     composer: score.composer,
-    firstPart: {
-      name: part?.name ?? '',
-      sound: part?.instrumentSound ?? null,
-      program: part?.midiProgram ?? null,
-      staves: part?.staves ?? 1,
-    },
+    players: usualFirst(score),
     warnings: score.warnings.length,
     notes: score.warnings.map((w) => w.message),
     remembered: read.miscellaneous[REMEMBERED_FIELD] ?? null,
@@ -85,7 +88,13 @@ const api: ReadingWorkerApi = {
   excerpt: (loaded, request) => asked(loaded, (read) => writeExcerpt(loaded.piece.source, read, request)),
   write: (loaded, marks, remembered) =>
     asked(loaded, (read) => writeMarks(loaded.piece.source, read, marks, remembered)),
-  midi: (loaded, request) => asked(loaded, ({ score }) => scoreToMidi(score, request)),
+  midi: (loaded, request) => asked(loaded, ({ score }) => scoreToMidi(soundingScore(score), request)),
+  takePart: async (loaded, parts) => {
+    const read = readOf(loaded);
+    if (!read.ok) return read;
+    const text = partDocument(loaded.piece.source, read.value, parts);
+    return api.open({ kind: 'file', bytes: new TextEncoder().encode(text), fileName: loaded.piece.fileName });
+  },
 };
 
 expose(api);

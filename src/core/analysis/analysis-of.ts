@@ -59,7 +59,13 @@ function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly E
   const counted = new Map(entries.map((e) => [e.bar, e] as const));
   const withEntry = (d: BarDifficulty): BarDifficulty => {
     const entry = counted.get(d.bar);
-    return entry ? { ...d, reasons: [...d.reasons, entryReason(entry.restBars)] } : d;
+    if (!entry) return d;
+    const reason = entryReason(entry.restBars);
+    return {
+      ...d,
+      score: Math.min(10, Math.round((d.score + reason.points) * 10) / 10),
+      reasons: [...d.reasons, reason].sort((a, b) => b.points - a.points),
+    };
   };
   const more = difficulties.filter((d) => counted.has(d.bar) && !there.has(d.bar));
   return [...hard, ...more].map(withEntry);

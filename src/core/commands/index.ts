@@ -48,6 +48,7 @@ export { giveWeek, type Week, type WeekEdit } from './week/give-week';
 export { addStudent } from './people/add-student';
 export { changeStudent, type StudentChange } from './people/change-student';
 export { bringInPiece, type ReadPiece } from './pieces/bring-in-piece';
+export { setPlayer, type SetPlayer } from './pieces/set-player';
 export { changePiece, type PieceChange } from './pieces/change-piece';
 export { addPage, removePage } from './pieces/pages';
 export { moveInLearnOrder } from './pieces/set-learn-order';

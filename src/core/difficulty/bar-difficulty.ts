@@ -195,13 +195,13 @@ function handOf(
     if (keys.length > 2) r.say('black', black / keys.length, `${plural(black, 'black key')} among ${keys.length}`);
     r.say('stretch', stretch, `a stretch ${plural(stretch, 'semitone')} past the hand`);
   }
-  r.say('chord', chord, `${chord} notes at once in one hand`);
+  r.say('chord', chord, `${chord} notes at once${keyboard ? ' in one hand' : ''}`);
   r.say('chordChanges', changes, plural(changes, 'chord change'));
   const voices = new Map<string, Set<number>>();
   for (const n of main) voices.set(n.voice, (voices.get(n.voice) ?? new Set<number>()).add(n.onset));
   const [v1, v2] = [...voices.values()];
   if (v1 && v2 && [...v2].some((o) => !v1.has(o)) && v1.size + v2.size > 2)
-    r.say('voices', 1, 'two voices in one hand');
+    r.say('voices', 1, keyboard ? 'two voices in one hand' : 'two voices at once');
   if (isNewRhythm) r.say('newRhythm', 1, 'a rhythm not met before in the piece');
   const ornaments = notes.filter((n) => n.grace !== null || n.marks.ornaments.length > 0).length;
   r.say('ornament', ornaments, plural(ornaments, 'ornament'));

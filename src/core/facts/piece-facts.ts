@@ -10,6 +10,7 @@ import {
   struckNotes,
   tempoAt,
   workText,
+  type Meter,
   type Note,
   type Score,
 } from '../score';
@@ -178,6 +179,14 @@ function originFacts(score: Score): Fact[] {
   return said.flatMap(([name, value]): Fact[] => (value === '' ? [] : [{ group: 'piece', name, value, bar: null }]));
 }
 
+/** A meter that the page does not print is said to be ours. */
+const meterInWords = (meter: Meter): string =>
+  !meter.ours
+    ? meterText(meter)
+    : meter.parts.length === 0
+      ? 'none printed: free'
+      : `none printed; ${meterText(meter)} by the lengths of the bars`;
+
 /**
  * What the page says, what the student must own, and where each is seen. A score with no bars gives nothing.
  *
@@ -198,7 +207,7 @@ export function pieceFacts(score: Score, instrument: string, names: 'american' |
     if (before && (before.key.fifths !== bar.key.fifths || before.key.mode !== bar.key.mode))
       facts.push(piece(`Key from bar ${bar.name}`, keyName(bar.key), i));
   });
-  facts.push(piece('Meter', meterText(first.meter), 0));
+  facts.push(piece('Meter', meterInWords(first.meter), 0));
   score.bars.forEach((bar, i) => {
     const before = score.bars[i - 1];
     if (before && meterText(before.meter) !== meterText(bar.meter))

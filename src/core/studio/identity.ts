@@ -10,11 +10,12 @@ const part = (text: string): string => text.replaceAll('%', '%25').replaceAll(JO
 export const placeId = (...parts: readonly string[]): string => parts.map(part).join(JOIN);
 
 /**
- * The ladder of a section.
+ * The ladder of a section, of the usual player of the piece or of another.
  *
  * @example ladderId('section-a') // → 'ladder~section-a'
  */
-export const ladderId = (sectionId: string): string => placeId('ladder', sectionId);
+export const ladderId = (sectionId: string, player?: string): string =>
+  placeId('ladder', sectionId, ...(player === undefined ? [] : [player]));
 
 /**
  * A built rung: the same rung of a later build has the same id.

@@ -51,7 +51,7 @@ export type { LessonEvent } from './kinds/records/lesson';
 export type { SaidEvent } from './kinds/records/said';
 export type { Assigned, AssignmentEvent } from './kinds/records/assignment';
 export type { PracticeEvent } from './kinds/records/practice';
-export { playerFor, playerName } from './player-for';
+export { ladderFor, ladderPlayer, playerFor, playerName } from './player-for';
 export {
   answered,
   TEACHING_QUESTIONS,

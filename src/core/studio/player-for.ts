@@ -1,6 +1,6 @@
 import { playerChoices, playerKey, usualPlayer, type Player } from '../players';
 import type { Score } from '../score';
-import type { Piece, Student } from './schemas';
+import type { Ladder, Piece, Student } from './schemas';
 
 /**
  * Who plays a piece: the student's own part of it where that was said, else the piece's, else whose part fits its
@@ -35,3 +35,26 @@ export function playerName(score: Score, player: Player): string {
     player.parts.map((id) => choices.find((c) => c.player.parts.includes(id))?.name ?? id).join(', ')
   );
 }
+
+/**
+ * How the ladders of a student's own part are kept apart; undefined for the usual player of the piece.
+ *
+ * @example ladderPlayer({ id: 'p' }, null) // → undefined
+ */
+export function ladderPlayer(
+  piece: Pick<Piece, 'id' | 'player'>,
+  student: Pick<Student, 'players'> | null,
+): string | undefined {
+  const own = student?.players?.[piece.id];
+  if (own === undefined) return undefined;
+  const key = playerKey(own);
+  return piece.player !== undefined && playerKey(piece.player) === key ? undefined : key;
+}
+
+/**
+ * The ladder of a section for who plays it.
+ *
+ * @example ladderFor([], 'section-a', undefined) // → null
+ */
+export const ladderFor = (ladders: readonly Ladder[], sectionId: string, player: string | undefined): Ladder | null =>
+  ladders.find((l) => l.sectionId === sectionId && l.player === player) ?? null;

@@ -9,7 +9,7 @@ import {
   type RungEdit,
 } from '@/core/commands';
 import type { PlacedSection } from '@/core/sections';
-import type { Ladder, Piece, Template } from '@/core/studio';
+import { ladderFor, ladderPlayer, type Ladder, type Piece, type Template } from '@/core/studio';
 import type { Acts } from '@/features/acts';
 
 export interface LadderContext extends LadderSetting {
@@ -21,11 +21,16 @@ export interface LadderContext extends LadderSetting {
 /** Everything a teacher does to the ladders of a piece; each is one change that can be undone. */
 export function ladderActions({ piece, sections, ladders, ...setting }: LadderContext, { run }: Acts) {
   const pieceId = piece.id;
+  const own = ladderPlayer(piece, setting.student ?? null);
   const of = (placed: PlacedSection) => ({ ...setting, pieceId, sectionId: placed.section.id });
   return {
-    ladderOf: (placed: PlacedSection): Ladder | null => ladders.find((l) => l.sectionId === placed.section.id) ?? null,
+    ladderOf: (placed: PlacedSection): Ladder | null => ladderFor(ladders, placed.section.id, own),
     change: (placed: PlacedSection, edit: RungEdit, stored: () => void = () => undefined): void =>
-      run(changeRungs, { pieceId, sectionId: placed.section.id, edit }, { stored }),
+      run(
+        changeRungs,
+        { pieceId, sectionId: placed.section.id, edit, ...(own === undefined ? {} : { player: own }) },
+        { stored },
+      ),
     build: (placed: PlacedSection): void => run(buildLadders, { ...setting, pieceId, sectionIds: [placed.section.id] }),
     buildAll: (): void => run(buildLadders, { ...setting, pieceId, sectionIds: sections.map((p) => p.section.id) }),
     rebuild: (placed: PlacedSection): void =>

@@ -36,7 +36,7 @@ const tempoText = (rung: Rung): string =>
 
 const NO_EVENTS: readonly StudioEvent[] = [];
 
-function Climbing({ piece, score, sections, section: fromAddress }: PieceContext): ReactNode {
+function Climbing({ piece, score, player, played, sections, section: fromAddress }: PieceContext): ReactNode {
   const where = useWhere();
   const studio = useStudio();
   const loadedLadders = useLadders(piece.id);
@@ -60,12 +60,12 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
     return teaching.order === 'own' ? [...sections].sort((a, b) => rank(a) - rank(b)) : sections;
   }, [sections, piece.learnOrder, teaching.order]);
   const proposed = useMemo(() => asProposed(sections), [sections]);
-  const asked = useChunks(piece, proposed, {
+  const asked = useChunks(piece, player, proposed, {
     level,
     school: ORDER_SCHOOLS.find((s) => s === teaching.order) ?? 'sameness',
   });
   const chunks = shownOf(asked);
-  const actions = ladderActions({ piece, score, sections, ladders, teaching, level }, useActs());
+  const actions = ladderActions({ piece, score, student, sections, ladders, teaching, level }, useActs());
   const section = fromAddress ?? ordered[0] ?? null;
   const ladder = section ? actions.ladderOf(section) : null;
   const rung = ladder?.rungs.find((r) => r.id === current) ?? null;
@@ -128,9 +128,9 @@ function Climbing({ piece, score, sections, section: fromAddress }: PieceContext
       : null;
   const cautions = ladder
     ? cautionsFor(ladder.rungs, {
-        wind: instrumentOf(piece.instrument).breathes,
+        wind: instrumentOf(player.instrument ?? piece.instrument).breathes,
         stretch: false,
-        notesPerSecond: (densestQuarter(score, section.from, section.to) * target) / 60,
+        notesPerSecond: (densestQuarter(played, section.from, section.to) * target) / 60,
       })
     : [];
   /** As this student practises, by the logs; as is usual for everyone. */

@@ -24,7 +24,7 @@ function NoSections(): ReactNode {
 
 /** One section after the other: what is heard, the level it comes to, recorded with one key. */
 export function Hearing(context: HearingContext): ReactNode {
-  const { score, model } = context;
+  const { played, model } = context;
   const hearing = useHearing(context);
   const { placed, section, standing, draft, edit } = hearing;
   if (!section || !placed || !draft) return <NoSections />;
@@ -42,7 +42,7 @@ export function Hearing(context: HearingContext): ReactNode {
         <SectionInHand
           context={context}
           hearing={hearing}
-          printed={countArticulations(score, placed.from, placed.to)}
+          printed={countArticulations(played, placed.from, placed.to)}
         />
         <LadderInHand
           ladder={model.ladders.find((l) => l.sectionId === section.id)}

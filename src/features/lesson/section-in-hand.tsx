@@ -4,7 +4,7 @@ import { barsText } from '@/core/sections';
 import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Panel } from '@/ui';
-import { ScoreLines } from '@/features/score';
+import { ScoreLines, usePageView } from '@/features/score';
 import type { HearingContext, HearingModel } from './use-hearing';
 
 /** Logs of this long ago are shown with a section. */
@@ -99,10 +99,11 @@ export function SectionInHand({
   hearing,
   printed,
 }: InHand & { readonly printed: ReturnType<typeof countArticulations> }): ReactNode {
-  const { piece, score, model } = context;
+  const { piece, score, player, played, model } = context;
+  const { view } = usePageView(score, player, 'page');
   const { section, placed, draft, marks, edit } = hearing;
   if (!section || !placed || !draft) return null;
-  const ids = new Set(score.notes.filter((n) => n.bar >= placed.from && n.bar <= placed.to).map((n) => n.id));
+  const ids = new Set(played.notes.filter((n) => n.bar >= placed.from && n.bar <= placed.to).map((n) => n.id));
   const cues = (marks ?? []).flatMap((m) =>
     m.kind === 'cue' && ids.has(m.noteId) && (m.studentId === null || m.studentId === model.student.id) ? [m.text] : [],
   );
@@ -119,6 +120,8 @@ export function SectionInHand({
       <ScoreLines
         piece={piece}
         score={score}
+        player={player}
+        view={view}
         from={placed.from}
         to={placed.to}
         label={`Section ${section.letter}`}

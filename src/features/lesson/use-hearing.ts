@@ -50,7 +50,7 @@ function startingLevel(
 
 /** What is proposed for the section on screen: from what was listened for, else where it may begin. */
 function useProposal(context: HearingContext, placed: PlacedSection | null, draft: Draft | null) {
-  const { piece, score, model } = context;
+  const { piece, score, played, model } = context;
   const studio = useStudio();
   const marks = useMarks(piece.id);
   const now = studio.now();
@@ -58,8 +58,8 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
   const target = targetTempo(piece, score, placed?.from ?? 0);
   const asked = useMemo(
     () =>
-      placed ? askedFacets(score, placed.from, placed.to, marks ?? [], model.teachingOf(piece)) : new Set<Facet>(),
-    [placed, score, marks, model, piece],
+      placed ? askedFacets(played, placed.from, placed.to, marks ?? [], model.teachingOf(piece)) : new Set<Facet>(),
+    [placed, played, marks, model, piece],
   );
   const current = { lessonId: model.current?.id ?? null, now, zone: studio.zone };
   const heldBefore = heldSinceEarlier(standing?.hearings ?? [], current);

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { currentAssignment, foldLessons, lessonGoingOn, type FoldedStanding, type Lesson } from '@/core/mastery';
 import { sectionsToHear, type ToHear } from '@/core/plan';
 import {
+  ladderPlayer,
   piecesInWork,
   teachingFor,
   type Ladder,
@@ -70,7 +71,11 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
       student,
       pieces,
       sections: rows.sections,
-      ladders: rows.ladders,
+      // Of a piece in which the student plays another part than usual, the ladders of that part.
+      ladders: rows.ladders.filter((l) => {
+        const piece = pieces.find((p) => p.id === l.pieceId);
+        return piece !== undefined && l.player === ladderPlayer(piece, student);
+      }),
       standings,
       events,
       lessons,

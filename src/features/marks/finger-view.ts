@@ -20,6 +20,13 @@ interface Shown {
   readonly rows: number;
 }
 
+/** The finger that is printed at a note, also where the page says it as a string and a fret; null where none is. */
+export function printedText(note: Note, proposed: FingeredNote | undefined): string | null {
+  const printed = note.marks.fingers[0];
+  if (printed !== undefined && printed !== '') return printed;
+  return proposed?.printed ? (proposed.keys ?? proposed.finger) : null;
+}
+
 /** What a finger is at a note: the teacher's, else the file's, else the proposal; refused proposals are none. */
 export function fingerAt(
   note: Note,
@@ -29,9 +36,9 @@ export function fingerAt(
 ): { readonly text: string; readonly source: LaneText['source'] } | null {
   const mine = own.get(note.id);
   if (mine) return { text: mine.finger, source: mine.source };
-  const printed = note.marks.fingers[0];
-  if (printed) return { text: printed, source: 'printed' };
   const p = proposed.get(note.id);
+  const printed = printedText(note, p);
+  if (printed) return { text: printed, source: 'printed' };
   const text = p ? (p.keys ?? p.finger) : '';
   return p && text !== '' && !refused.has(`finger ${note.id} ${text}`) ? { text, source: 'suggested' } : null;
 }

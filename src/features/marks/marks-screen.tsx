@@ -6,7 +6,7 @@ import { perform } from '@/core/score';
 import { useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
-import { PieceStage, playNotes, ScoreLines, type PieceContext } from '@/features/score';
+import { PieceStage, playNotes, ScoreLines, usePageView, type PieceContext } from '@/features/score';
 import { markActions, type MarkActions } from './actions';
 import { CueBook } from './cue-book';
 import { fingersOnTheWay } from './fingers-on-the-way';
@@ -89,7 +89,8 @@ function useMarkActions(model: MarksModel): MarkActions {
 function Marking(context: PieceContext): ReactNode {
   const model = useMarksModel(context);
   const actions = useMarkActions(model);
-  const { piece, score, from, to, student, setNoteId, about } = model;
+  const { piece, whole, player, score, from, to, student, setNoteId, about } = model;
+  const { view } = usePageView(whole, player, 'marks');
   const cue = useRef<HTMLInputElement | null>(null);
   const dynamic = useRef<HTMLSelectElement | null>(null);
   const play = usePlaying(model);
@@ -107,7 +108,9 @@ function Marking(context: PieceContext): ReactNode {
         {model.problem ? <Problem>{model.problem.message}</Problem> : null}
         <ScoreLines
           piece={piece}
-          score={score}
+          score={whole}
+          player={player}
+          view={view}
           from={from}
           to={to}
           label={`Bars ${bars}`}

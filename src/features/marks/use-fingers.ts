@@ -1,12 +1,13 @@
 import { useMemo } from 'react';
 import type { Fingering, FingeredNote, FingeringLock, FingeringRequest } from '@/core/fingering';
+import type { Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import { FULL_FINGERING, type FingerMark, type Mark, type Piece, type Student } from '@/core/studio';
 import { shownOf, useFingering, type Answer } from '@/features/score';
 import { fingersOf } from './instrument';
 import type { ViewChoices } from './use-view-choices';
 
-/** The finger of a note as it is locked for the solver: the teacher's, else the printed one. */
+/** The teacher's fingers as they are locked for the solver, which knows the printed ones itself. */
 function locksOf(
   score: Score,
   fingers: ReadonlyMap<string, FingerMark>,
@@ -15,7 +16,6 @@ function locksOf(
   const locks = new Map<string, FingeringLock>();
   for (const n of score.notes) {
     const mine = fingers.get(n.id);
-    const printed = n.marks.fingers[0];
     if (mine && wind) locks.set(n.id, { keys: mine.finger });
     else if (mine)
       locks.set(n.id, {
@@ -23,7 +23,6 @@ function locksOf(
         ...(mine.string === undefined ? {} : { string: mine.string }),
         ...(mine.fret === undefined ? {} : { fret: mine.fret }),
       });
-    else if (printed && !wind) locks.set(n.id, { finger: printed });
   }
   return locks;
 }
@@ -43,11 +42,13 @@ export interface Fingers {
 export function useFingers(
   {
     piece,
+    player,
     score,
     marks,
     student,
   }: {
     readonly piece: Piece;
+    readonly player: Player;
     readonly score: Score;
     readonly marks: readonly Mark[];
     readonly student: Student | null;
@@ -56,9 +57,16 @@ export function useFingers(
   variant: string,
   { openOrFourth, onString, capo }: Pick<ViewChoices, 'openOrFourth' | 'onString' | 'capo'>,
 ): Fingers {
-  const { instrument } = piece;
+  const instrument = player.instrument ?? piece.instrument;
   const solver = fingersOf(instrument)?.kind ?? null;
-  const all = useMemo(() => marks.flatMap((m) => (m.kind === 'finger' && m.studentId === null ? [m] : [])), [marks]);
+  // What was written for another instrument is put aside until it is played on that again.
+  const all = useMemo(
+    () =>
+      marks.flatMap((m) =>
+        m.kind === 'finger' && m.studentId === null && (m.instrument ?? piece.instrument) === instrument ? [m] : [],
+      ),
+    [marks, piece.instrument, instrument],
+  );
   const fingers = useMemo(
     () => new Map(all.filter((m) => (m.variant ?? FULL_FINGERING) === variant).map((m) => [m.noteId, m] as const)),
     [all, variant],
@@ -87,8 +95,8 @@ export function useFingers(
     };
   }, [instrument, solver, score, fingers, hands, from, to, openOrFourth, onString, capo, span]);
   // Proposals of another student, variant or instrument are never shown for this one.
-  const forWhom = JSON.stringify([student?.id ?? null, variant, capo, onString, from, to]);
-  const asked = useFingering(piece, forWhom, request);
+  const forWhom = JSON.stringify([student?.id ?? null, instrument, variant, capo, onString, from, to]);
+  const asked = useFingering(piece, player, forWhom, request);
   const fingering = solver === null ? null : shownOf(asked);
   const proposed = useMemo(() => new Map((fingering?.notes ?? []).map((f) => [f.noteId, f])), [fingering]);
   return { fingers, variants, asked, fingering, proposed, forWhom };

@@ -39,26 +39,27 @@ function useKept(marks: readonly Mark[], studentId: string | null) {
 
 /** What else is worked out of the piece for the student in hand: chords, dynamics, breaths, bowing, ornaments. */
 function useMarked(
-  { piece, score }: PieceContext,
+  { piece, played: score, player }: PieceContext,
   about: { readonly studentId: string | null; readonly breath: number | null | undefined; readonly teaching: Teaching },
   choice: { readonly tempoText: string; readonly from: number },
   ornamentStyles: ReadonlyMap<string, 'early' | 'late' | 'measured'>,
   ownCues: Readonly<Record<string, string>>,
 ) {
-  const { breathes, technique } = instrumentOf(piece.instrument);
+  const instrument = player.instrument ?? piece.instrument;
+  const { breathes, technique } = instrumentOf(instrument);
   const startBar = score.bars[choice.from];
   const written = startBar ? Math.round(tempoAt(score, startBar.onset)) : 90;
   const typed = Number(choice.tempoText);
   const isTempo = choice.tempoText !== '' && typed >= SLOWEST && typed <= FASTEST;
   const tempo = isTempo ? typed : (piece.targetTempo ?? written);
   const ornamentStyle = usualStyle(about.teaching.trills);
-  const asked = useMarking(piece, about.studentId ?? '', {
+  const asked = useMarking(piece, player, about.studentId ?? '', {
     tempo,
     breathSpanInSeconds: about.breath ?? USUAL_BREATH,
-    instrument: piece.instrument,
+    instrument,
     breathes,
     strictTime: about.teaching.time === 'metronome',
-    bowed: fingersOf(piece.instrument)?.kind === 'bowed',
+    bowed: fingersOf(instrument)?.kind === 'bowed',
     technique,
     style: ornamentStyle,
     ownCues,
@@ -93,7 +94,7 @@ function barsShown({ score, section, sections }: PieceContext, chosen: readonly 
     : (chosen ?? ([0, Math.min(FIRST_BARS, score.bars.length) - 1] as const));
 }
 
-/** The counts of the first part, and what they hang on. */
+/** The counts of the player's upper staff, and what they hang on. */
 function useCounted(score: Score, from: number, to: number, system: CountSystem) {
   const part = score.parts[0];
   const counts = useMemo(
@@ -119,7 +120,8 @@ function useSuggestions(
  * seen.
  */
 export function useMarksModel(context: PieceContext) {
-  const { piece, score, section, sections } = context;
+  const { piece, score: whole, played: score, player, section, sections } = context;
+  const instrument = player.instrument ?? piece.instrument;
   const where = useWhere();
   const loadedMarks = useMarks(piece.id);
   const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
@@ -134,7 +136,7 @@ export function useMarksModel(context: PieceContext) {
   );
   const selection = useChosenNotes(notes);
   const kept = useKept(marks, student?.id ?? null);
-  const found = useFingers({ piece, score, marks, student }, [from, to], variant, choices);
+  const found = useFingers({ piece, player, score, marks, student }, [from, to], variant, choices);
   const marked = useMarked(
     context,
     { studentId: student?.id ?? null, breath: student?.breathSpanInSeconds, teaching },
@@ -146,7 +148,7 @@ export function useMarksModel(context: PieceContext) {
   const { note, chosen } = selection;
   const suggestions = useSuggestions(marking, notes, marks, kept.refused);
   const counted = useCounted(score, from, to, system);
-  const solver = fingersOf(piece.instrument)?.kind ?? null;
+  const solver = fingersOf(instrument)?.kind ?? null;
   const failed = [found.asked, marked.asked].flatMap((a) => (a.kind === 'failed' ? [a.issue] : []));
   const choosePhrase = (): void => {
     if (!note || !marking) return;
@@ -161,6 +163,10 @@ export function useMarksModel(context: PieceContext) {
   return {
     where,
     piece,
+    /** With the other parts. */
+    whole,
+    player,
+    /** The player's own notes. */
     score,
     section,
     sections,
@@ -171,8 +177,8 @@ export function useMarksModel(context: PieceContext) {
     to,
     notes,
     ...counted,
-    instrument: piece.instrument,
-    about: instrumentOf(piece.instrument),
+    instrument,
+    about: instrumentOf(instrument),
     solver,
     wind: solver === 'wind',
     ...choices,

@@ -1,10 +1,11 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
+import { playedBy, type Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import { placeSections, type PlacedSection } from '@/core/sections';
-import type { Piece } from '@/core/studio';
-import { usePiece, useSections } from '@/store';
+import { playerFor, type Piece } from '@/core/studio';
+import { usePiece, useSections, useStudents } from '@/store';
 import { EmptyState, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { StripPanel } from './strip-panel';
@@ -12,7 +13,12 @@ import { useScore } from './use-score';
 
 export interface PieceContext {
   readonly piece: Piece;
+  /** The whole score, as it is written. */
   readonly score: Score;
+  /** Whose part it is: the student's own, else the usual one. */
+  readonly player: Player;
+  /** What that player has to play. */
+  readonly played: Score;
   readonly sections: readonly PlacedSection[];
   /** The section named in the address, or the one around the selected bars. */
   readonly section: PlacedSection | null;
@@ -32,6 +38,10 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
   const sections = useSections(where.pieceId);
   const state = useScore(piece);
   const score = state.kind === 'ready' ? state.score : null;
+  const students = useStudents();
+  const student = students?.find((s) => s.id === where.studentId) ?? null;
+  const player = useMemo(() => (score && piece ? playerFor(score, piece, student) : null), [score, piece, student]);
+  const played = useMemo(() => (score && player ? playedBy(score, player) : null), [score, player]);
   const placed = useMemo(() => (score && sections ? placeSections(score, sections) : []), [score, sections]);
   if (where.pieceId === null || piece === null)
     return (
@@ -50,7 +60,7 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
       </EmptyState>
     );
   if (state.kind === 'failed') return <Problem>{state.issue.message}</Problem>;
-  if (!piece || !score || !sections)
+  if (!piece || !score || !sections || !player || !played)
     return (
       <p className="p-8 text-center text-ink-2" role="status">
         Opening the piece…
@@ -66,9 +76,9 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
         {heading}: {piece.title}
       </h1>
       {strip === 'own' ? null : (
-        <StripPanel score={score} sections={placed} section={section} compact={strip === 'compact'} />
+        <StripPanel score={score} player={player} sections={placed} section={section} compact={strip === 'compact'} />
       )}
-      {children({ piece, score, sections: placed, section })}
+      {children({ piece, score, player, played, sections: placed, section })}
     </div>
   );
 }

@@ -1,9 +1,11 @@
 'use client';
 
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { EngravedLines, Problem, type LineLayout } from '@/ui';
+import { partsDrawn, type PageView } from './page-view';
 import { useEngraving } from './use-score';
 
 interface Props {
@@ -23,6 +25,9 @@ interface Props {
   /** Space kept free at the left for braces and the names of lanes, in CSS pixels. */
   readonly gutter?: number;
   readonly withoutFingerings?: boolean;
+  /** Whose part is drawn large, or alone; all parts alike where nobody is named. */
+  readonly player?: Player;
+  readonly view?: PageView;
 }
 
 /** Bars drawn first of a long range. */
@@ -38,6 +43,8 @@ export function ScoreLines({
   scale = 62,
   gutter = 14,
   withoutFingerings = false,
+  player,
+  view = 'all',
   ...rest
 }: Props): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
@@ -52,9 +59,10 @@ export function ScoreLines({
     return () => observer.disconnect();
   }, [gutter]);
   // A long range shows its first bars while the rest is still being drawn.
-  const first = to - from >= FIRST_BARS * 2 ? { from, to: from + FIRST_BARS - 1, withoutFingerings } : null;
+  const drawn = player ? partsDrawn(score, player, view) : {};
+  const first = to - from >= FIRST_BARS * 2 ? { from, to: from + FIRST_BARS - 1, withoutFingerings, ...drawn } : null;
   const beginning = useEngraving(piece, score, first, width, scale);
-  const whole = useEngraving(piece, score, { from, to, withoutFingerings }, width, scale);
+  const whole = useEngraving(piece, score, { from, to, withoutFingerings, ...drawn }, width, scale);
   const engraving = whole.kind === 'loading' && first && beginning.kind === 'ready' ? beginning : whole;
   return (
     <div ref={host} style={{ paddingLeft: gutter }} className="min-h-24" aria-busy={engraving.kind === 'loading'}>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
+import type { Player } from '@/core/players';
 import { playingOrder, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import { BarStrip, type StripArc, type StripBracket, type StripJump } from '@/ui';
@@ -9,6 +10,8 @@ import { stripBars, stripBrackets } from './strip';
 
 interface Props {
   readonly score: Score;
+  /** Whose bars are hard. */
+  readonly player: Player;
   readonly sections: readonly PlacedSection[];
   readonly section: PlacedSection | null;
   readonly compact?: boolean;
@@ -40,6 +43,7 @@ export function jumpsOf(score: Score): StripJump[] {
 /** The bar strip of the piece, tied to the selection in the address. */
 export function StripPanel({
   score,
+  player,
   sections,
   section,
   compact = false,
@@ -52,12 +56,12 @@ export function StripPanel({
   const where = useWhere();
   const bars = useMemo(
     () =>
-      stripBars(score).map((bar, i) => ({
+      stripBars(score, player).map((bar, i) => ({
         ...bar,
         family: families?.get(i) ?? null,
         difficulty: ratings?.get(i) ?? bar.difficulty,
       })),
-    [score, families, ratings],
+    [score, player, families, ratings],
   );
   const jumps = useMemo(() => jumpsOf(score), [score]);
   const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);

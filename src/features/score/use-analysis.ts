@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { playerKey, type Player } from '@/core/players';
 import type { Issue } from '@/core/result';
 import type { Piece } from '@/core/studio';
 import { storageProblem } from '@/store';
@@ -17,29 +18,32 @@ export type AnalysisState =
 const known = recentlyUsed<Built>(12);
 
 /** How the piece is built, found once a version in a worker; `stop` gives it up, `start` begins again. */
-export function useAnalysis(piece: Piece): {
+export function useAnalysis(
+  piece: Piece,
+  player: Player,
+): {
   readonly state: AnalysisState;
   readonly stop: () => void;
   readonly start: () => void;
 } {
-  const version = versionOf(piece);
+  const version = `${versionOf(piece)} ${playerKey(player)}`;
   const [state, setState] = useState<{ version: string; state: AnalysisState } | null>(null);
   const [attempt, setAttempt] = useState(0);
   const [stopped, setStopped] = useState<string | null>(null);
   // A piece of the same version is the same music, whatever else of it changed.
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const loaded = useMemo(() => loadedPiece(piece), [version]);
+  const about = useMemo(() => ({ key: version, loaded: loadedPiece(piece), player }), [version]);
   const there = useRemembered(known, version);
   useEffect(() => {
-    if (there || stopped === loaded.key) return undefined;
+    if (there || stopped === about.key) return undefined;
     let current = true;
     const tell = (next: AnalysisState): void => {
-      if (current) setState({ version: loaded.key, state: next });
+      if (current) setState({ version: about.key, state: next });
     };
-    const running = analyse(loaded, null, (share) => tell({ kind: 'running', share }));
+    const running = analyse(about.loaded, about.player, (share) => tell({ kind: 'running', share }));
     running.result
       .then((result) => {
-        if (result.ok) known.put(loaded.key, result.value);
+        if (result.ok) known.put(about.key, result.value);
         else tell({ kind: 'failed', issue: result.issue });
       })
       .catch((error: unknown) => tell({ kind: 'failed', issue: storageProblem(error).issue }));
@@ -47,7 +51,7 @@ export function useAnalysis(piece: Piece): {
       current = false;
       running.cancel();
     };
-  }, [loaded, attempt, stopped, there]);
+  }, [about, attempt, stopped, there]);
   return {
     state: there
       ? { kind: 'ready', analysis: there }

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { LadderChunk, OrderRequest } from '@/core/ladder';
+import { playerKey, type Player } from '@/core/players';
 import type { Issue, Result } from '@/core/result';
 import type { ProposedSection } from '@/core/sections';
 import type { Piece } from '@/core/studio';
@@ -72,23 +73,35 @@ export const shownOf = <T>(answer: Answer<T>): T | null =>
 const replacer = (_: string, value: unknown): unknown => (value instanceof Map ? [...value] : value);
 
 /** A proposed fingering of some bars, solved anew around every lock; `about` says for whom. */
-export const useFingering = (piece: Piece, about: string, request: FingeringRequest | null): Answer<Fingering> =>
-  useAnswer(piece, about, request ? JSON.stringify(request, replacer) : null, (loaded) =>
-    askAnalysis((api) => api.finger(loaded, request ?? { instrument: 'other' })),
+export const useFingering = (
+  piece: Piece,
+  player: Player,
+  about: string,
+  request: FingeringRequest | null,
+): Answer<Fingering> =>
+  useAnswer(
+    piece,
+    `${about} ${playerKey(player)}`,
+    request ? `${playerKey(player)} ${JSON.stringify(request, replacer)}` : null,
+    (loaded) => askAnalysis((api) => api.finger(loaded, player, request ?? { instrument: 'other' })),
   );
 
 /** Chords, dynamics, breaths, bowing, phrases and ornaments of the piece. */
-export const useMarking = (piece: Piece, about: string, request: MarkingRequest): Answer<Marking> =>
-  useAnswer(piece, about, JSON.stringify(request, replacer), (loaded) =>
-    askAnalysis((api) => api.marking(loaded, request)),
+export const useMarking = (piece: Piece, player: Player, about: string, request: MarkingRequest): Answer<Marking> =>
+  useAnswer(
+    piece,
+    `${about} ${playerKey(player)}`,
+    `${playerKey(player)} ${JSON.stringify(request, replacer)}`,
+    (loaded) => askAnalysis((api) => api.marking(loaded, player, request)),
   );
 
 /** The chunks of a piece in learning order. */
 export const useChunks = (
   piece: Piece,
+  player: Player,
   sections: readonly ProposedSection[],
   request: OrderRequest,
 ): Answer<readonly LadderChunk[]> =>
-  useAnswer(piece, '', JSON.stringify([sections, request]), (loaded) =>
-    askAnalysis((api) => api.chunks(loaded, sections, request)),
+  useAnswer(piece, playerKey(player), JSON.stringify([playerKey(player), sections, request]), (loaded) =>
+    askAnalysis((api) => api.chunks(loaded, player, sections, request)),
   );

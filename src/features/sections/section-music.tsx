@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { barsText } from '@/core/sections';
 import { Button, Panel } from '@/ui';
-import { ScoreLines, type PieceContext } from '@/features/score';
+import { PageViewChoice, ScoreLines, usePageView, type PieceContext } from '@/features/score';
 import type { TwoPlaces } from './two-places';
 import type { Findings } from './use-findings';
 
@@ -11,7 +11,7 @@ const MOST_BARS_SHOWN = 16;
 const lastShown = (from: number, to: number): number => Math.min(to, from + MOST_BARS_SHOWN - 1);
 
 function SideBySide({
-  context: { piece, score },
+  context: { piece, score, player },
   two,
   onBack,
 }: {
@@ -19,6 +19,7 @@ function SideBySide({
   readonly two: TwoPlaces;
   readonly onBack: () => void;
 }): ReactNode {
+  const { view } = usePageView(score, player, 'page');
   return (
     <Panel
       title={two.title}
@@ -36,6 +37,8 @@ function SideBySide({
           <ScoreLines
             piece={piece}
             score={score}
+            player={player}
+            view={view}
             from={from}
             to={lastShown(from, to)}
             label={`Bars ${barsText(score, from, to)}`}
@@ -56,7 +59,8 @@ export function SectionMusic({
   readonly context: PieceContext;
   readonly findings: Findings;
 }): ReactNode {
-  const { piece, score, section } = context;
+  const { piece, score, player, section } = context;
+  const { view } = usePageView(score, player, 'page');
   const { two, shown, chosenProposal } = findings;
   if (two) return <SideBySide context={context} two={two} onBack={findings.alone} />;
   const [from, to] = [shown[0], lastShown(...shown)];
@@ -66,10 +70,20 @@ export function SectionMusic({
       ? `${chosenProposal.letter} ${chosenProposal.name}, proposed`
       : 'Music';
   return (
-    <Panel title={title} aside={<span className="figure text-ink-2">bars {barsText(score, ...shown)}</span>}>
+    <Panel
+      title={title}
+      aside={
+        <span className="flex flex-wrap items-center gap-3">
+          <PageViewChoice score={score} player={player} place="page" />
+          <span className="figure text-ink-2">bars {barsText(score, ...shown)}</span>
+        </span>
+      }
+    >
       <ScoreLines
         piece={piece}
         score={score}
+        player={player}
+        view={view}
         from={from}
         to={to}
         label={`Bars ${barsText(score, from, to)}`}

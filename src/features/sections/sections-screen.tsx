@@ -15,12 +15,13 @@ interface Props {
   readonly actions: SectionActions;
 }
 
-function Strip({ context: { score, sections, section }, findings, actions }: Props): ReactNode {
+function Strip({ context: { score, player, sections, section }, findings, actions }: Props): ReactNode {
   const { open, chooseBars } = findings;
   const idOf = (from: number): string => `proposed ${from}`;
   return (
     <StripPanel
       score={score}
+      player={player}
       sections={sections}
       section={section}
       proposed={open.map(({ from, to, letter, name }) => ({ id: idOf(from), from, to, letter, name, proposed: true }))}

@@ -65,9 +65,9 @@ function arcsOf(score: Score, repeats: readonly Repeat[]): readonly StripArc[] {
  * and the two places that are shown beside each other.
  */
 export function useFindings(context: PieceContext) {
-  const { piece, score, sections, section } = context;
+  const { piece, score, player, sections, section } = context;
   const where = useWhere();
-  const { state, stop, start } = useAnalysis(piece);
+  const { state, stop, start } = useAnalysis(piece, player);
   const analysis = state.kind === 'ready' ? state.analysis : null;
   const { refused, ratings } = useSaid(context);
   const [arc, setArc] = useState<string | null>(null);

@@ -2,8 +2,9 @@ import { mergeLadder, type LadderConflict } from '../../ladder';
 import { fail, ok } from '../../result';
 import { placeSections } from '../../sections';
 import { command, put } from '../command';
+import { ladderFor, ladderPlayer } from '../../studio';
 import { gone } from '../refusals';
-import { builtRungs, ladderOf, ladderRow, type LadderSetting } from './ladder-context';
+import { builtRungs, ladderRow, type LadderSetting } from './ladder-context';
 
 export interface BuildLadders extends LadderSetting {
   readonly pieceId: string;
@@ -27,13 +28,14 @@ export const buildLadders = command({
   run: (stored, { sectionIds, anew = false, ...setting }: BuildLadders) => {
     const [piece] = stored.pieces;
     if (!piece) return gone('piece');
+    const own = ladderPlayer(piece, setting.student ?? null);
     const all = placeSections(setting.score, stored.sections);
     const wanted = all.filter(
-      (p) => sectionIds.includes(p.section.id) && (anew || !ladderOf(stored.ladders, p.section.id)),
+      (p) => sectionIds.includes(p.section.id) && (anew || !ladderFor(stored.ladders, p.section.id, own)),
     );
     if (wanted.length === 0) return fail('nothing-to-build', 'There is no section here that still needs a ladder.');
     const merges = wanted.map((p) => {
-      const ladder = ladderOf(stored.ladders, p.section.id);
+      const ladder = ladderFor(stored.ladders, p.section.id, own);
       const merged = mergeLadder(
         ladder?.rungs ?? [],
         ladder?.removed ?? [],
@@ -49,7 +51,7 @@ export const buildLadders = command({
         merges.length === 1
           ? `ladder for ${first?.placed.section.letter ?? ''}${anew ? ' built anew' : ''}`
           : `ladders for ${merges.length} sections`,
-      changes: merges.map((m) => put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed))),
+      changes: merges.map((m) => put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed, own))),
       ...(anew
         ? {
             says:

@@ -1,8 +1,8 @@
 import { fail, ok } from '../../result';
-import type { Rung } from '../../studio';
+import { ladderFor, type Rung } from '../../studio';
 import { command, put, rowOf } from '../command';
 import { gone } from '../refusals';
-import { ladderOf, ladderRow } from './ladder-context';
+import { ladderRow } from './ladder-context';
 
 export type RungEdit =
   /** Behind the rung of an id; on top where none is named; at the bottom for `'bottom'`. */
@@ -16,6 +16,8 @@ export interface ChangeRungs {
   readonly sectionId: string;
   readonly pieceId: string;
   readonly edit: RungEdit;
+  /** Whose ladder, where that is not the usual player's (`ladderPlayer`). */
+  readonly player?: string;
 }
 
 const LABEL: Readonly<Record<RungEdit['kind'], string>> = {
@@ -50,17 +52,19 @@ function edited(rungs: readonly Rung[], edit: RungEdit): readonly Rung[] {
 /** Changes the rungs as they are stored now, so that two quick edits both count. */
 export const changeRungs = command({
   asks: ({ sectionId, pieceId }: ChangeRungs) => ({ sections: { ids: [sectionId] }, ladders: { pieceId } }),
-  run: (stored, { sectionId, edit }: ChangeRungs) => {
+  run: (stored, { sectionId, edit, player }: ChangeRungs) => {
     const [section] = stored.sections;
     if (!section) return gone('section');
-    const ladder = ladderOf(stored.ladders, sectionId);
+    const ladder = ladderFor(stored.ladders, sectionId, player);
     if (!ladder) return fail('no-ladder', 'Build a ladder for this section first.');
     const target = edit.kind === 'change' || edit.kind === 'remove' ? rowOf(ladder.rungs, edit.id) : null;
     if ((edit.kind === 'change' || edit.kind === 'remove') && !target) return gone('rung');
     const taken = edit.kind === 'remove' && target?.key !== undefined ? [target.key] : [];
     return ok({
       label: LABEL[edit.kind],
-      changes: [put('ladders', ladderRow(section, edited(ladder.rungs, edit), [...(ladder.removed ?? []), ...taken]))],
+      changes: [
+        put('ladders', ladderRow(section, edited(ladder.rungs, edit), [...(ladder.removed ?? []), ...taken], player)),
+      ],
       ...(edit.kind === 'add' ? { made: edit.rung.id } : {}),
     });
   },

@@ -1,14 +1,24 @@
 import { analysisOf } from '../../analysis';
-import { usualPlayer } from '../../players';
 import { buildLadder, describeCopy, type CopyOf, type StudentLevel } from '../../ladder';
 import type { PlacedSection } from '../../sections';
 import type { Score } from '../../score';
-import { ladderId, type Ladder, type Mark, type Piece, type Rung, type Teaching } from '../../studio';
+import {
+  ladderId,
+  ladderPlayer,
+  playerFor,
+  type Mark,
+  type Piece,
+  type Rung,
+  type Student,
+  type Teaching,
+} from '../../studio';
 import type { RowToPut } from '../command';
 
 /** What building a ladder looks at besides what is stored. */
 export interface LadderSetting {
   readonly score: Score;
+  /** For whom it is, where they play a part of their own. */
+  readonly student?: Pick<Student, 'players'> | null;
   /** How it is taught to whom it is built for. */
   readonly teaching: Teaching;
   readonly level: StudentLevel;
@@ -28,21 +38,26 @@ export function builtRungs(
   placed: PlacedSection,
   all: readonly PlacedSection[],
   marks: readonly Mark[],
-  { score, teaching, level }: LadderSetting,
+  { score, teaching, level, student = null }: LadderSetting,
   targetTempo: number | null = piece.targetTempo,
 ): Rung[] {
+  const player = playerFor(score, piece, student);
+  const { played, difficulties, entries, accompanied } = analysisOf(score, player);
+  const own = ladderPlayer(piece, student);
   return buildLadder({
-    score,
+    score: played,
     from: placed.from,
     to: placed.to,
-    instrument: piece.instrument,
+    instrument: player.instrument ?? piece.instrument,
     targetTempo,
     teaching,
     level,
     marks,
-    copyOf: copyOf(score, all, placed),
-    difficulties: analysisOf(score, usualPlayer(score, piece.instrument)).difficulties,
-    sectionId: placed.section.id,
+    copyOf: copyOf(played, all, placed),
+    difficulties,
+    company: { entries, accompanied },
+    // Rungs of another part are other rungs: what was climbed on one is not climbed on the other.
+    sectionId: own === undefined ? placed.section.id : `${placed.section.id} ${own}`,
   });
 }
 
@@ -51,13 +66,12 @@ export const ladderRow = (
   section: { readonly id: string; readonly pieceId: string },
   rungs: readonly Rung[],
   removed: readonly string[] = [],
+  player?: string,
 ): RowToPut<'ladders'> => ({
-  id: ladderId(section.id),
+  id: ladderId(section.id, player),
   sectionId: section.id,
   pieceId: section.pieceId,
+  ...(player === undefined ? {} : { player }),
   rungs: [...rungs],
   ...(removed.length > 0 ? { removed: [...new Set(removed)] } : {}),
 });
-
-export const ladderOf = (ladders: readonly Ladder[], sectionId: string): Ladder | null =>
-  ladders.find((l) => l.sectionId === sectionId) ?? null;

@@ -1,11 +1,11 @@
 import { mergeLadder } from '../../ladder';
 import { ok } from '../../result';
 import { placeSections } from '../../sections';
-import { clampTempo } from '../../studio';
+import { clampTempo, ladderFor, ladderPlayer } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
 import { conflictsInWords } from './build-ladders';
-import { builtRungs, ladderOf, ladderRow, type LadderSetting } from './ladder-context';
+import { builtRungs, ladderRow, type LadderSetting } from './ladder-context';
 
 export interface SetTarget extends LadderSetting {
   readonly pieceId: string;
@@ -24,10 +24,11 @@ export const setTarget = command({
   run: (stored, { targetTempo, ...setting }: SetTarget) => {
     const [piece] = stored.pieces;
     if (!piece) return gone('piece');
+    const own = ladderPlayer(piece, setting.student ?? null);
     const target = targetTempo === null ? null : clampTempo(targetTempo);
     const all = placeSections(setting.score, stored.sections);
     const merges = all.flatMap((p) => {
-      const ladder = ladderOf(stored.ladders, p.section.id);
+      const ladder = ladderFor(stored.ladders, p.section.id, own);
       if (!ladder) return [];
       const merged = mergeLadder(
         ladder.rungs,
@@ -41,7 +42,7 @@ export const setTarget = command({
       label: target === null ? 'target as printed' : `target ${target}`,
       changes: [
         put('pieces', { ...piece, targetTempo: target }),
-        ...merges.map((m) => put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed))),
+        ...merges.map((m) => put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed, own))),
       ],
       ...(conflicts.length > 0
         ? { warns: `You and the new build changed the same; yours stays: ${conflictsInWords(conflicts)}.` }

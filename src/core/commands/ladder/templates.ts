@@ -1,10 +1,10 @@
 import { fromTemplateRungs, targetTempo, toTemplateRungs } from '../../ladder';
 import { fail, ok } from '../../result';
 import { placeSections, type PlacedSection } from '../../sections';
-import type { Section } from '../../studio';
+import { ladderFor, ladderPlayer, type Section } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
-import { builtRungs, ladderOf, ladderRow, type LadderSetting } from './ladder-context';
+import { builtRungs, ladderRow, type LadderSetting } from './ladder-context';
 
 interface OfSection extends LadderSetting {
   readonly pieceId: string;
@@ -23,8 +23,9 @@ export const keepTemplate = command({
   }),
   run: (stored, { sectionId, name, ...setting }: OfSection & { readonly name: string }, { newId }) => {
     const [piece] = stored.pieces;
+    const player = piece && ladderPlayer(piece, setting.student ?? null);
     const placed = found(setting, stored.sections, sectionId);
-    const ladder = ladderOf(stored.ladders, sectionId);
+    const ladder = ladderFor(stored.ladders, sectionId, player);
     if (!piece || !placed) return gone('section');
     if (!ladder || ladder.rungs.length === 0) return fail('no-ladder', 'Build a ladder for this section first.');
     const id = newId();
@@ -53,15 +54,18 @@ export const addTemplate = command({
   }),
   run: (stored, { sectionId, templateId: _, ...setting }: OfSection & { readonly templateId: string }, { newId }) => {
     const [piece] = stored.pieces;
+    const player = piece && ladderPlayer(piece, setting.student ?? null);
     const [template] = stored.templates;
     const placed = found(setting, stored.sections, sectionId);
     if (!piece || !placed) return gone('section');
     if (!template) return gone('template');
-    const ladder = ladderOf(stored.ladders, sectionId);
+    const ladder = ladderFor(stored.ladders, sectionId, player);
     const rungs = fromTemplateRungs(template.rungs, targetTempo(piece, setting.score, placed.from), newId);
     return ok({
       label: `template ${template.name} used`,
-      changes: [put('ladders', ladderRow(placed.section, [...(ladder?.rungs ?? []), ...rungs], ladder?.removed))],
+      changes: [
+        put('ladders', ladderRow(placed.section, [...(ladder?.rungs ?? []), ...rungs], ladder?.removed, player)),
+      ],
     });
   },
 });
@@ -76,22 +80,23 @@ export const shareOwnRungs = command({
   }),
   run: (stored, { sectionId, to, ...setting }: OfSection & { readonly to: readonly string[] }, { newId }) => {
     const [piece] = stored.pieces;
+    const player = piece && ladderPlayer(piece, setting.student ?? null);
     const all = placeSections(setting.score, stored.sections);
     const placed = all.find((p) => p.section.id === sectionId);
     if (!piece || !placed) return gone('section');
-    const own = (ladderOf(stored.ladders, sectionId)?.rungs ?? []).filter((r) => r.own);
+    const own = (ladderFor(stored.ladders, sectionId, player)?.rungs ?? []).filter((r) => r.own);
     if (own.length === 0) return fail('no-own-rungs', 'This ladder has no rungs of your own.');
     const template = toTemplateRungs(own, targetTempo(piece, setting.score, placed.from));
     const others = all.filter((p) => to.includes(p.section.id));
     return ok({
       label: 'own rungs for the other sections',
       changes: others.map((p) => {
-        const ladder = ladderOf(stored.ladders, p.section.id);
+        const ladder = ladderFor(stored.ladders, p.section.id, player);
         const base = ladder?.rungs ?? builtRungs(piece, p, all, stored.marks, setting);
         const fresh = fromTemplateRungs(template, targetTempo(piece, setting.score, p.from), newId).filter(
           (r) => !base.some((b) => b.what === r.what),
         );
-        return put('ladders', ladderRow(p.section, [...base, ...fresh], ladder?.removed));
+        return put('ladders', ladderRow(p.section, [...base, ...fresh], ladder?.removed, player));
       }),
       says: `${own.length} ${own.length === 1 ? 'rung' : 'rungs'} now also in ${others.length} other ${others.length === 1 ? 'section' : 'sections'}.`,
     });

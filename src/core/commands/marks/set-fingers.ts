@@ -1,3 +1,4 @@
+import type { InstrumentId } from '../../instruments';
 import { placeSections } from '../../sections';
 import type { Score } from '../../score';
 import {
@@ -23,6 +24,8 @@ export interface SetFingers {
   /** The score the notes are of. */
   readonly score: Score;
   readonly variant: string;
+  /** What they are for, where that is not the instrument of the piece. */
+  readonly instrument?: InstrumentId;
   readonly fingers: readonly FingerAt[];
   readonly label: string;
 }
@@ -40,7 +43,7 @@ export const setFingers = command({
     standings: { pieceId },
     students: 'all',
   }),
-  run: (stored, { pieceId, score, variant, fingers, label }: SetFingers, { now, newId }) => {
+  run: (stored, { pieceId, score, variant, instrument, fingers, label }: SetFingers, { now, newId }) => {
     const byId = new Map(stored.marks.filter(isFinger).map((m) => [m.id, m]));
     const noteOf = new Map(score.notes.map((n) => [n.id, n]));
     const placed = placeSections(score, stored.sections);
@@ -60,6 +63,7 @@ export const setFingers = command({
         ...(finger?.fret === undefined ? {} : { fret: finger.fret }),
         ...(finger?.position === undefined ? {} : { position: finger.position }),
         ...(variant === FULL_FINGERING ? {} : { variant }),
+        ...(instrument === undefined ? {} : { instrument }),
       };
       const id = markId(fresh);
       const before = byId.get(id);

@@ -1,4 +1,5 @@
-import { guessInstrument, instrumentFromWords, type NamedInstrument, type SaidOfPart } from '../../instruments';
+import { instrumentFromWords, type NamedInstrument } from '../../instruments';
+import type { PlayerChoice } from '../../players';
 import { ok } from '../../result';
 import { clampText, MOST, recallPiece, type Piece } from '../../studio';
 import { command, put } from '../command';
@@ -12,8 +13,8 @@ export interface ReadPiece {
   readonly original: string | null;
   readonly title: string;
   readonly composer: string;
-  /** What the file says of its first part, for a first guess at the instrument. */
-  readonly firstPart: SaidOfPart & { readonly staves: number };
+  /** Whose part it may be, the usual one first. */
+  readonly players: readonly PlayerChoice[];
   /** Our own field from an earlier export, as text. */
   readonly remembered: string | null;
   readonly warnings: number;
@@ -25,24 +26,35 @@ export interface BringInPiece {
   /** What the teacher said before, where it was said. */
   readonly title?: string;
   readonly instrument?: string;
+  /** Whose part it is; the usual one where nothing is said. */
+  readonly player?: PlayerChoice;
   readonly verb: 'brought in' | 'begun' | 'laid out';
 }
 
-/**
- * The instrument of a piece: what the teacher wrote, else what the file says, else by its staves; a name unknown to us
- * is kept in its words.
- */
-function instrumentFor(read: ReadPiece, written: string | undefined): NamedInstrument {
+/** The instrument of a piece: what the teacher wrote, else that of the part; a name unknown to us is kept in its words. */
+function instrumentFor(player: PlayerChoice | undefined, written: string | undefined): NamedInstrument {
   if (written !== undefined) return instrumentFromWords(written);
-  const guess = guessInstrument(read.firstPart);
-  if (guess !== null) return { instrument: guess };
-  return { instrument: 'piano' };
+  const told = player?.told.instrument ?? 'piano';
+  return told === 'other' && player
+    ? { instrument: told, instrumentWords: clampText(player.name, 60) }
+    : { instrument: told };
+}
+
+/** Whose part it is, where the file has several. */
+function playerOf(player: PlayerChoice | undefined, read: ReadPiece): Pick<Piece, 'player'> {
+  if (player === undefined || read.players.length < 2) return {};
+  const { instrument: _, ...part } = player.player;
+  return { player: part };
 }
 
 /** Puts a piece on the shelf, with the sections and marks that it remembers. What was cut to fit is said. */
 export const bringInPiece = command({
   asks: () => ({}),
-  run: (_stored, { read, fileName, title, instrument, verb }: BringInPiece, { now, newId }) => {
+  run: (
+    _stored,
+    { read, fileName, title, instrument, player = read.players[0], verb }: BringInPiece,
+    { now, newId },
+  ) => {
     const id = newId();
     const said = title ?? (read.title || fileName.replace(/\.[^.]+$/, ''));
     const called = clampText(said, MOST.title);
@@ -67,7 +79,8 @@ export const bringInPiece = command({
           encoding: read.encoding,
           bom: read.bom,
           original: read.original,
-          ...instrumentFor(read, instrument),
+          ...instrumentFor(player, instrument),
+          ...playerOf(player, read),
           targetTempo: null,
           addedAt: now,
         }),

@@ -3,6 +3,7 @@ import { ok } from '../../result';
 import { answered, clampText, MOST, type Piece, type TeachingAnswer } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
+import { fingersForInstrument } from './put-aside';
 
 export type PieceChange = Partial<Pick<Piece, 'title' | 'composer' | 'learnOrder'>> & {
   /** The instrument as the teacher writes it. */
@@ -19,21 +20,27 @@ export interface ChangePiece {
 
 /** Changes what is known of a piece; its document has a command of its own. */
 export const changePiece = command({
-  asks: ({ pieceId }: ChangePiece) => ({ pieces: { ids: [pieceId] } }),
+  asks: ({ pieceId, change }: ChangePiece) => ({
+    pieces: { ids: [pieceId] },
+    ...(change.instrument === undefined ? {} : { marks: { pieceId } }),
+  }),
   run: (stored, { change, label }: ChangePiece) => {
     const [piece] = stored.pieces;
     if (!piece) return gone('piece');
     const { instrument, title, answer, ...fields } = change;
     const { instrumentWords: _, ...rest } = piece;
+    const named = instrument === undefined ? null : instrumentFromWords(instrument);
+    const fingers = fingersForInstrument(stored.marks, piece.instrument, named?.instrument ?? piece.instrument);
     return ok({
       label,
       changes: [
         put('pieces', {
-          ...(instrument === undefined ? piece : { ...rest, ...instrumentFromWords(instrument) }),
+          ...(named === null ? piece : { ...rest, ...named }),
           ...fields,
           ...(answer === undefined ? {} : { teaching: answered(piece.teaching, answer) }),
           ...(title === undefined || title.trim() === '' ? {} : { title: clampText(title.trim(), MOST.title) }),
         }),
+        ...fingers.changes,
       ],
     });
   },

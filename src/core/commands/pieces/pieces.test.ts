@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import type { InstrumentId } from '../../instruments';
+import type { PlayerChoice } from '../../players';
 import { MOST, rememberPiece, type Mark, type Page } from '../../studio';
 import { addStudent } from '../people/add-student';
 import { changeStudent, type StudentChange } from '../people/change-student';
@@ -11,6 +13,16 @@ import { removePiece } from './remove-piece';
 import { setDocument } from './set-document';
 import { moveInLearnOrder } from './set-learn-order';
 
+const choice = (name: string, instrument: InstrumentId | null, part = 'P1'): PlayerChoice => ({
+  player: { parts: [part], ...(instrument === null ? {} : { instrument }) },
+  key: part,
+  name,
+  told: { instrument, by: 'name', sure: instrument !== null },
+  range: [60, 72],
+  restBars: 0,
+  notes: 8,
+});
+
 const AT = '2026-05-20T15:00:00.000Z';
 const read: ReadPiece = {
   format: 'musicxml',
@@ -20,7 +32,7 @@ const read: ReadPiece = {
   original: null,
   title: 'Air',
   composer: 'Someone',
-  firstPart: { name: 'Viola', sound: null, program: null, staves: 1 },
+  players: [choice('Viola', 'viola')],
   remembered: null,
   warnings: 0,
 };
@@ -52,9 +64,7 @@ describe('a piece brought in', () => {
     expect(puts(bring({}, { title: 'Mine', instrument: 'alto sax' }), 'pieces')).toMatchObject([
       { title: 'Mine', instrument: 'saxophone', instrumentWords: 'alto sax' },
     ]);
-    expect(puts(bring({ firstPart: { ...read.firstPart, name: 'Staff 1' } }), 'pieces')).toMatchObject([
-      { instrument: 'piano' },
-    ]);
+    expect(puts(bring({ players: [choice('Staff 1', null)] }), 'pieces')).toMatchObject([{ instrument: 'piano' }]);
   });
   it('says what was cut to fit, what the file says, and what could not be read', () => {
     const long = bring({ title: 'word '.repeat(100), warnings: 1 });

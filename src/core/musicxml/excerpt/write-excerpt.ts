@@ -16,8 +16,10 @@ import { pairedSlurs } from './paired-slurs';
 export interface ExcerptRequest {
   readonly from: number;
   readonly to: number;
-  /** Part ids; all parts when left out. */
+  /** Part ids, in the order in which they are drawn; all parts when left out. */
   readonly parts?: readonly string[];
+  /** Those of them that are drawn small. */
+  readonly small?: readonly string[];
   /** Staff numbers to show of each part; all when left out. */
   readonly staff?: number;
   /** Leave printed fingerings out, for views that draw them in a lane of their own. */
@@ -60,14 +62,18 @@ function rightBarline({ signs }: Bar, isLast: boolean): string {
 }
 
 /** Keys, meter and clefs in force where the excerpt begins. */
-function attributesAt({ read: { score }, part, from, onlyStaff }: PartExcerpt): string {
+function attributesAt({ read: { score }, request, part, from, onlyStaff }: PartExcerpt): string {
   const state: Attributes = { keys: new Map(), meter: null, clefs: new Map() };
   const first = score.bars[from];
   for (const change of part.attributes)
     if (change.bar < from || (change.bar === from && change.onset === first?.onset)) fold(state, change);
   if (state.meter === null) state.meter = first?.meter ?? null;
   if (onlyStaff !== null) state.clefs = new Map([[1, state.clefs.get(onlyStaff) ?? DEFAULT_CLEF]]);
-  return attributesXml(state, score.ticksPerQuarter, onlyStaff === null ? part.staves : 1);
+  const tunings = part.attributes.flatMap((a) => (a.bar <= from ? (a.tunings ?? []) : []));
+  return attributesXml(state, score.ticksPerQuarter, onlyStaff === null ? part.staves : 1, {
+    small: request.small?.includes(part.id) ?? false,
+    tunings,
+  });
 }
 
 /** The source of a bar, that of the bar it repeats under a bar-repeat sign; null where the part has none. */
@@ -133,9 +139,8 @@ export function writeExcerpt(text: string, read: Source, request: ExcerptRequest
   const { score } = read;
   const from = Math.max(0, Math.min(request.from, score.bars.length - 1));
   const to = Math.max(from, Math.min(request.to, score.bars.length - 1));
-  const chosen = score.parts.flatMap((part, index) =>
-    !request.parts || request.parts.includes(part.id) ? [{ part, index }] : [],
-  );
+  const places = score.parts.map((part, index) => ({ part, index }));
+  const chosen = request.parts ? request.parts.flatMap((id) => places.filter(({ part }) => part.id === id)) : places;
   const events = eventsByPlace(score, from, to);
   const nameOf = (part: Part): string =>
     chosen.length > 1 ? escapeXml((part.abbreviation || part.name).slice(0, 40)) : '';

@@ -2,7 +2,7 @@ import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
 import type { After } from '@/features/acts';
-import { fingerAt } from '../finger-view';
+import { fingerAt, printedText } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 import { refuse } from './suggestion-actions';
 
@@ -20,9 +20,11 @@ const nextBelow = (note: Note, notes: readonly Note[]): Note | undefined =>
 /** Fingers set, taken away, given to the other hand, accepted and refused. */
 export function fingerActions(desk: MarkDesk) {
   const { model, run, base, putOne, takeOne, onTheWay } = desk;
-  const { piece, score, variant, note, notes, stretch, fingers, proposed, refused, marks } = model;
+  const { piece, score, instrument, variant, note, notes, stretch, fingers, proposed, refused, marks } = model;
+  const onAnother = instrument === piece.instrument ? {} : { instrument };
   const setAll = (label: string, list: readonly FingerAt[], after: After = {}): void => {
-    if (list.length > 0) run(setFingers, { pieceId: piece.id, score, variant, fingers: list, label }, after);
+    if (list.length > 0)
+      run(setFingers, { pieceId: piece.id, score, variant, ...onAnother, fingers: list, label }, after);
   };
   /** The finger with the string and fret of the proposal, where it is the proposed one. */
   const withPlace = (n: Note, finger: string): FingerAt => {
@@ -78,7 +80,10 @@ export function fingerActions(desk: MarkDesk) {
     takePrinted: (): void =>
       setAll(
         'printed fingers taken over',
-        notes.flatMap((n) => (n.marks.fingers[0] && !fingers.has(n.id) ? [withPlace(n, n.marks.fingers[0])] : [])),
+        notes.flatMap((n) => {
+          const printed = printedText(n, proposed.get(n.id));
+          return printed !== null && !fingers.has(n.id) ? [withPlace(n, printed)] : [];
+        }),
       ),
   };
 }

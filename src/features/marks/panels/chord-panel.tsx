@@ -85,9 +85,7 @@ export function ChordPanel({
                 <span className="font-semibold">{c.name}</span>:{' '}
                 {c.stay.length > 0 ? `finger ${c.stay.join(' and ')} stays` : 'all fingers move'}
                 {c.cost >= COSTLY && c.beats <= QUICK_BEATS ? (
-                  <span className="text-warn">
-                    ; a quick change, bar {score.bars[c.bar]?.name}: practise it alone
-                  </span>
+                  <span className="text-warn">; a quick change, bar {score.bars[c.bar]?.name}: practise it alone</span>
                 ) : null}
               </li>
             ))}

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { COUNT_SYSTEMS } from '@/core/rhythm';
 import { PickOne } from '@/ui';
+import { PageViewChoice } from '@/features/score';
 import type { MarkActions } from '../actions';
 import { FINGER_VIEWS } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
@@ -72,6 +73,7 @@ export function MarksToolbar({
           onChange={(e) => setTempoText(e.target.value)}
         />
       </label>
+      <PageViewChoice score={model.whole} player={model.player} place="marks" />
       <StringChoices model={model} />
       <LaneChoices model={model} />
       <TakeOver model={model} actions={actions} />

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Button } from '@/ui';
 import type { MarkActions } from '../actions';
-import { fingerAt } from '../finger-view';
+import { fingerAt, printedText } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
 
 /** What can be taken over at once: the printed fingers, the copies, the suggestions, the proposed fingers. */
@@ -12,7 +12,7 @@ export function TakeOver({ model, actions }: { readonly model: MarksModel; reado
   ).length;
   return (
     <span className="ml-auto flex flex-wrap gap-2">
-      {notes.some((n) => n.marks.fingers[0] && !fingers.has(n.id)) ? (
+      {notes.some((n) => printedText(n, proposed.get(n.id)) !== null && !fingers.has(n.id)) ? (
         <Button onClick={() => actions.takePrinted()}>Take the printed fingers</Button>
       ) : null}
       {actions.copies.length > 0 ? (

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { INSTRUMENT_IDS } from '../../../instruments';
 import { id } from '../../fields';
 import { atOneNote, markBase, type MarkKind } from '../mark-kind';
 
@@ -17,17 +18,19 @@ export const fingerSchema = z.object({
   position: z.string().max(40).optional(),
   /** Name of the fingering this belongs to; absent for the full one. */
   variant: z.string().max(40).optional(),
+  /** What it is for, where that is not the instrument of the piece: put aside until it is played on that again. */
+  instrument: z.enum(INSTRUMENT_IDS).optional(),
 });
 export type FingerMark = z.infer<typeof fingerSchema>;
 
 export const finger: MarkKind<FingerMark> = {
   ...atOneNote<FingerMark>(),
   label: 'finger',
-  place: (m) => [m.noteId, m.variant ?? FULL_FINGERING],
+  place: (m) => [m.noteId, m.variant ?? FULL_FINGERING, ...(m.instrument === undefined ? [] : [`on ${m.instrument}`])],
   words: (m) => `finger ${m.finger}`,
-  // Only the full fingering is written: a variant would stand beside it as a second finger.
+  // Only the full fingering of the piece's own instrument is written: another would stand beside it as a second finger.
   written: (m) =>
-    m.variant === undefined
+    m.variant === undefined && m.instrument === undefined
       ? [
           { kind: 'finger', noteId: m.noteId, finger: m.finger },
           ...(m.string === undefined
