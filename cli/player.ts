@@ -22,7 +22,7 @@ export interface ChosenPlayer {
   readonly warnings: readonly PlayerWarning[];
 }
 
-/** The player that the options name, else the usual one, which is said where there was a choice. Code: `no-such-part`. */
+/** The player that the options name, else the usual one, said where there is a choice. Code: `no-such-part`. */
 export function chosenPlayer(score: Score, file: string, options: OptionValues): Result<ChosenPlayer> {
   const text = options['instrument'];
   const instrument = text !== undefined && isInstrumentId(text) ? text : undefined;

@@ -62,7 +62,7 @@ const programOf = (program: number): InstrumentId | null =>
  * null where none of them says.
  *
  * @example guessInstrument({ name: 'Altblockflöte', sound: null, program: null }) // → 'alto-recorder'
- * @example guessInstrument({ name: 'Kazoo', sound: null, program: null }) // → null
+ * @example guessInstrument({ name: 'Staff 2', sound: null, program: null }) // → null
  */
 export const guessInstrument = (said: SaidOfPart): InstrumentId | null =>
   namedIn(said.name) ??

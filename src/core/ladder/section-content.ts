@@ -12,8 +12,9 @@ export interface Corner {
 /** What a run of bars asks of a student, as far as the rungs of its ladder follow from it. */
 export interface SectionContent {
   readonly hands: readonly ('right' | 'left')[];
-  /** Others play too. */
+  /** Others play too, and as what the one who matters is known. */
   readonly accompanied: boolean;
+  readonly partner: string;
   readonly notes: number;
   /** Name of the scale a run of it is found in, with the bar; null without a run. */
   readonly scaleRun: { readonly name: string; readonly bar: number } | null;
@@ -100,12 +101,15 @@ export interface PieceContent {
   readonly newRhythms: ReadonlySet<number>;
   readonly entries: readonly Entry[];
   readonly accompanied: boolean;
+  readonly partner?: string;
 }
 
 /** What is known of the others who play. */
 export interface Company {
   readonly entries: readonly Entry[];
   readonly accompanied: boolean;
+  /** Who the partner is: "the teacher". */
+  readonly partner?: string;
 }
 
 const ALONE: Company = { entries: [], accompanied: false };
@@ -169,6 +173,7 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
   return {
     hands,
     accompanied: piece.accompanied,
+    partner: piece.partner ?? 'the partner',
     notes: inside.length,
     scaleRun: scaleRun(score, inside),
     leap: largestLeap(inside),

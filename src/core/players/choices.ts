@@ -1,10 +1,10 @@
 import { instrumentOf, type InstrumentId } from '../instruments';
-import type { Note, Part, Score } from '../score';
+import { pitchName, spellMidi, type Note, type Part, type Score } from '../score';
 import { areTwoHands } from './keyboard-pair';
 import { notesOfPart } from './notes-of-part';
 import { partNames } from './part-names';
 import { instrumentOfPart, type PartInstrument } from './part-instrument';
-import { tablature } from './played';
+import { soundingScore, tablature } from './played';
 import { LINES, playerKey, type Player } from './player';
 
 /** One that a piece can be played by, as it is offered. */
@@ -16,8 +16,12 @@ export interface PlayerChoice {
   readonly told: PartInstrument;
   /** Sounding keys, lowest and highest; null without pitched notes. */
   readonly range: readonly [number, number] | null;
+  /** The same as notes, spelled in the key of the piece: `E♭4 to B♭5`; empty without pitched notes. */
+  readonly rangeText: string;
   /** Bars of the piece in which nothing is to be played. */
   readonly restBars: number;
+  /** Where the first note is. */
+  readonly firstBar: number;
   readonly notes: number;
 }
 
@@ -50,6 +54,9 @@ function choiceOf(
 ): PlayerChoice {
   const notes = parts.flatMap((p) => [...notesOfPart(score, p.id)]).filter((n) => n.aside === null);
   const keys = notes.flatMap((n) => (n.midi === null ? [] : [n.midi as number]));
+  const range: PlayerChoice['range'] =
+    keys.length > 0 ? [keys.reduce((a, b) => Math.min(a, b)), keys.reduce((a, b) => Math.max(a, b))] : null;
+  const fifths = soundingScore(score).bars[0]?.key.fifths ?? 0;
   const player: Player = {
     parts: parts.map((p) => p.id),
     ...(line === undefined ? {} : { line }),
@@ -60,8 +67,10 @@ function choiceOf(
     key: playerKey(player),
     name: line === undefined ? name : `${name}, ${LINE_NAMES[line]}`,
     told,
-    range: keys.length > 0 ? [keys.reduce((a, b) => Math.min(a, b)), keys.reduce((a, b) => Math.max(a, b))] : null,
+    range,
+    rangeText: (range ?? []).map((key) => pitchName(spellMidi(key, fifths))).join(' to '),
     restBars: score.bars.length - new Set(notes.map((n) => n.bar)).size,
+    firstBar: notes[0]?.bar ?? 0,
     notes: notes.length,
   };
 }

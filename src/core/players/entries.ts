@@ -11,7 +11,7 @@ export interface Entry {
   readonly noteId: string;
   /** Whole bars of rest before it. */
   readonly restBars: number;
-  /** Beat of the bar, from 1, where the entry falls on one; null where it falls between. */
+  /** Where in its bar it falls, in quarters from 1. */
   readonly quarter: number;
   /** The last notes of another part before it: what to listen for. Printed cues first. Empty where all are silent. */
   readonly heard: { readonly part: string; readonly name: string; readonly noteIds: readonly string[] } | null;

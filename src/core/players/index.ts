@@ -6,7 +6,6 @@ export { choiceNamed, playerChoices, usualChoice, usualPlayer, type PlayerChoice
 export { entriesOf, type Entry } from './entries';
 export { partName, partNames } from './part-names';
 export { instrumentOfPart, type PartInstrument, type ToldBy } from './part-instrument';
-export { playedBy, soundingScore, tablature } from './played';
+export { playedBy, soundingScore } from './played';
 export { LINES, playerKey, playerSchema, type Line, type Player } from './player';
 export { stringsOf, type PlayersStrings } from './strings-of';
-export { firstClef, isTablature, tuningOf } from './tablature';

@@ -13,6 +13,18 @@ const keptIdsSchema = z.object({
   notes: z.record(z.string(), id),
 });
 
+/** Where music comes from; the fields are those of the score. */
+export const originSchema = z.object({
+  work: z.string().max(MOST.title),
+  workNumber: z.string().max(MOST.title),
+  movement: z.string().max(MOST.title),
+  movementNumber: z.string().max(MOST.title),
+  lyricist: z.string().max(MOST.title),
+  arranger: z.string().max(MOST.title),
+  source: z.string().max(MOST.title),
+  rights: z.string().max(MOST.title),
+});
+
 /** One of the other parts of a piece, as the teacher knows it. */
 export const partSchema = z.object({
   instrument: z.enum(INSTRUMENT_IDS).optional(),
@@ -37,6 +49,8 @@ export const pieceSchema = z.object({
   instrumentWords: z.string().max(60).optional(),
   /** Whose part it is, where that is not as the tool would guess; what it is played on is `instrument`. */
   player: playerSchema.omit({ instrument: true }).optional(),
+  /** What the teacher knows of where it comes from, over what the file says. */
+  origin: originSchema.partial().optional(),
   /** What the other parts are played on and by whom, by what they read (`playerKey`), where the teacher said it. */
   parts: z.record(z.string().max(2000), partSchema).optional(),
   /** Ids kept through corrected editions and typing; absent while the document is as it first came. */

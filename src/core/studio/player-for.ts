@@ -6,7 +6,7 @@ import type { Ladder, Piece, Student } from './schemas';
  * Who plays a piece: the student's own part of it where that was said, else the piece's, else whose part fits its
  * instrument. A part that is not in the score any more is as if nothing was said.
  *
- * @example playerFor(score, piece, null).instrument // → 'piano'
+ * @example playerFor(score, piece, null).parts // → ['P1']
  */
 export function playerFor(
   score: Score,

@@ -1,15 +1,6 @@
 'use client';
 
-import {
-  Dialog,
-  DialogPanel,
-  DialogTitle,
-  Listbox,
-  ListboxButton,
-  ListboxOption,
-  ListboxOptions,
-} from '@headlessui/react';
-import { ChevronDown } from 'lucide-react';
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -19,52 +10,10 @@ import { Button } from '@/ui';
 import { ProblemBoundary, SaveStudioButton, showProblem, useActs } from '@/features/acts';
 import { SIDE_STAGES, STAGES, useWhere, type Stage } from '@/features/where';
 import { warmEngraver } from '@/workers';
+import { Chooser } from './chooser';
+import { PartChooser } from './part-chooser';
 import { EVERYWHERE_KEYS, STAGE_KEYS } from './keys';
 import { useStageCounts } from './stage-counts';
-
-interface Choice {
-  readonly id: string | null;
-  readonly label: string;
-}
-
-function Chooser({
-  label,
-  value,
-  choices,
-  onChoose,
-}: {
-  readonly label: string;
-  readonly value: string | null;
-  readonly choices: readonly Choice[];
-  readonly onChoose: (id: string | null) => void;
-}): ReactNode {
-  const current = choices.find((c) => c.id === value) ?? choices[0];
-  return (
-    <Listbox value={current?.id ?? null} onChange={onChoose}>
-      <ListboxButton
-        aria-label={`${label}: ${current?.label ?? ''}`}
-        className="flex min-h-11 max-w-64 items-center gap-2 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold"
-      >
-        <span className="truncate">{current?.label ?? ''}</span>
-        <ChevronDown size={18} aria-hidden="true" />
-      </ListboxButton>
-      <ListboxOptions
-        anchor="bottom start"
-        className="z-30 max-h-96 min-w-48 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
-      >
-        {choices.map((choice) => (
-          <ListboxOption
-            key={choice.id ?? ''}
-            value={choice.id}
-            className="cursor-pointer rounded px-3 py-2 data-focus:bg-leaf-wash data-selected:font-semibold"
-          >
-            {choice.label}
-          </ListboxOption>
-        ))}
-      </ListboxOptions>
-    </Listbox>
-  );
-}
 
 const NAMES: Readonly<Record<Stage, string>> = {
   shelf: 'Shelf',
@@ -208,6 +157,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
             ]}
             onChoose={(id) => where.change({ pieceId: id })}
           />
+          <PartChooser />
           <div className="ml-auto flex items-center gap-1">
             <Button
               look="quiet"

@@ -20,12 +20,16 @@ interface Shown {
   readonly rows: number;
 }
 
-/** The finger that is printed at a note, also where the page says it as a string and a fret; null where none is. */
-export function printedText(note: Note, proposed: FingeredNote | undefined): string | null {
+/** The finger, or the keys, that are printed at a note; null where none are. */
+function printedText(note: Note, proposed: FingeredNote | undefined): string | null {
   const printed = note.marks.fingers[0];
   if (printed !== undefined && printed !== '') return printed;
-  return proposed?.printed ? (proposed.keys ?? proposed.finger) : null;
+  return proposed?.printed ? (proposed.keys ?? null) : null;
 }
+
+/** Whether the page says how a note is taken: its finger, its keys, or its string and fret. */
+export const isPrinted = (note: Note, proposed: FingeredNote | undefined): boolean =>
+  proposed?.printed === true || printedText(note, proposed) !== null;
 
 /** What a finger is at a note: the teacher's, else the file's, else the proposal; refused proposals are none. */
 export function fingerAt(

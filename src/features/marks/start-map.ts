@@ -6,7 +6,7 @@ import type { MarksModel } from './use-marks-model';
 
 /** Where the hands are when the bars begin; null where nothing is known of the instrument. */
 export function startMapOf(model: MarksModel): HandMapDrawing | null {
-  const { notes, part, fingers, proposed, refused, instrument, about } = model;
+  const { notes, part, fingers, proposed, refused, instrument, strings, about } = model;
   const staffNotes = (staff: number): Note[] => notes.filter((n) => n.part === part?.id && n.staff === staff);
   const firstOf = (staff: number): Note[] => {
     const mine = staffNotes(staff);
@@ -36,7 +36,7 @@ export function startMapOf(model: MarksModel): HandMapDrawing | null {
   if (about.startMap === 'keys') return { kind: 'keys', text: of(n) };
   return {
     kind: 'strings',
-    names: stringNames(instrument),
+    names: stringNames(instrument, strings),
     stops: firstOf(1).flatMap((m) => {
       const q = proposed.get(m.id);
       return q?.string === undefined ? [] : [{ string: q.string, fret: q.fret ?? Number(q.finger), finger: of(m) }];

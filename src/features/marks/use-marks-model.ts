@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { instrumentOf } from '@/core/instruments';
+import { stringsOf } from '@/core/players';
 import { usualStyle } from '@/core/ornaments';
 import { countStaff, type CountSystem } from '@/core/rhythm';
 import { tempoAt, type Note, type Score } from '@/core/score';
@@ -115,13 +116,24 @@ function useSuggestions(
   return useMemo(() => (marking ? suggestionsFor(marking, ids, marks, refused) : []), [marking, ids, marks, refused]);
 }
 
+/** What is played, what is known of it, how its strings are tuned on the page, and what finds its fingers. */
+function instrumentInHand({ piece, score, player }: PieceContext) {
+  const instrument = player.instrument ?? piece.instrument;
+  return {
+    instrument,
+    about: instrumentOf(instrument),
+    strings: stringsOf(score, player),
+    solver: fingersOf(instrument)?.kind ?? null,
+  };
+}
+
 /**
  * Everything the Marks stage shows of one piece: what is chosen, what is there, what is proposed, and how it is to be
  * seen.
  */
 export function useMarksModel(context: PieceContext) {
   const { piece, score: whole, played: score, player, section, sections } = context;
-  const instrument = player.instrument ?? piece.instrument;
+  const { instrument, about, strings, solver } = instrumentInHand(context);
   const where = useWhere();
   const loadedMarks = useMarks(piece.id);
   const marks = useMemo(() => loadedMarks ?? [], [loadedMarks]);
@@ -148,7 +160,6 @@ export function useMarksModel(context: PieceContext) {
   const { note, chosen } = selection;
   const suggestions = useSuggestions(marking, notes, marks, kept.refused);
   const counted = useCounted(score, from, to, system);
-  const solver = fingersOf(instrument)?.kind ?? null;
   const failed = [found.asked, marked.asked].flatMap((a) => (a.kind === 'failed' ? [a.issue] : []));
   const choosePhrase = (): void => {
     if (!note || !marking) return;
@@ -178,7 +189,8 @@ export function useMarksModel(context: PieceContext) {
     notes,
     ...counted,
     instrument,
-    about: instrumentOf(instrument),
+    strings,
+    about,
     solver,
     wind: solver === 'wind',
     ...choices,

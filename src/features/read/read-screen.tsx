@@ -1,19 +1,21 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { pieceFacts } from '@/core/facts';
+import { pieceFacts, type Fact } from '@/core/facts';
 import { instrumentName } from '@/core/instruments';
-import { PieceStage, ScoreLines, type PieceContext } from '@/features/score';
-import { useSettings } from '@/store';
+import { PageViewChoice, PieceStage, ScoreLines, usePageView, type PieceContext } from '@/features/score';
+import { useSettings, useStudents } from '@/store';
 import { useWhere } from '@/features/where';
 import { barsText } from '@/core/sections';
 import { clockText, playedSeconds, type Score } from '@/core/score';
 import { Button, Panel } from '@/ui';
+import { AboutPiece } from './about-piece';
 import { AbcEditor } from './abc-editor';
 import { EditionPanel } from './edition-panel';
 import { FactsPanel } from './facts-panel';
 import { GridEditor } from './grid-editor';
 import { PagePicture, PagesPanel } from './pages-panel';
+import { PartsPanel } from './parts-panel';
 import { PieceTeaching } from './piece-teaching';
 import { TakeAwayPanel } from './take-away-panel';
 
@@ -101,16 +103,29 @@ function AboutFile({ warnings }: { readonly warnings: Score['warnings'] }): Reac
   );
 }
 
-function Reading({ piece, score }: PieceContext): ReactNode {
+/** What the page says of the player's part, with what the teacher knows of the piece. */
+function useFacts({ piece, player, played }: PieceContext, names: 'american' | 'british'): readonly Fact[] {
+  const { instrument, instrumentWords, origin } = piece;
+  const on = instrumentName(
+    player.instrument === undefined || player.instrument === instrument
+      ? { instrument, instrumentWords }
+      : { instrument: player.instrument },
+  );
+  return useMemo(
+    () => pieceFacts({ ...played, origin: { ...played.origin, ...origin } }, on, names),
+    [played, origin, on, names],
+  );
+}
+
+function Reading(context: PieceContext): ReactNode {
+  const { piece, score, player } = context;
   const where = useWhere();
+  const student = (useStudents() ?? []).find((s) => s.id === where.studentId) ?? null;
+  const { view } = usePageView(score, player, 'page');
   const settings = useSettings();
   const [page, setPage] = useState<string | null>(null);
   const [chosenNote, setChosenNote] = useState<string | null>(null);
-  const instrument = instrumentName(piece);
-  const facts = useMemo(
-    () => pieceFacts(score, instrument, settings?.noteNames ?? 'american'),
-    [score, instrument, settings?.noteNames],
-  );
+  const facts = useFacts(context, settings?.noteNames ?? 'american');
   const selection = where.bars;
   const from = Math.floor((selection?.[0] ?? 0) / PAGE_BARS) * PAGE_BARS;
   const to = Math.min(score.bars.length - 1, from + PAGE_BARS - 1);
@@ -132,11 +147,14 @@ function Reading({ piece, score }: PieceContext): ReactNode {
           <div className="mb-3 flex flex-wrap items-baseline gap-3">
             <h2 className="text-xl">{piece.title}</h2>
             <span className="text-ink-2">{piece.composer}</span>
+            <PageViewChoice score={score} player={player} place="page" />
             <Paging score={score} from={from} to={to} />
           </div>
           <ScoreLines
             piece={piece}
             score={score}
+            player={player}
+            view={view}
             from={from}
             to={to}
             label={`Bars ${barsText(score, from, to)}`}
@@ -163,6 +181,8 @@ function Reading({ piece, score }: PieceContext): ReactNode {
       <div className="flex flex-col gap-3">
         <ChosenBars score={score} selection={selection} />
         <FactsPanel facts={facts} onShow={(bar) => choose(bar)} />
+        <AboutPiece piece={piece} score={score} />
+        <PartsPanel piece={piece} score={score} player={player} student={student} />
         <PieceTeaching piece={piece} />
         <PagesPanel piece={piece} shown={page} onShow={setPage} />
         <TakeAwayPanel piece={piece} score={score} selection={selection} />

@@ -2,6 +2,7 @@
 
 import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
+import { partName } from '@/core/players';
 import type { Result } from '@/core/result';
 import { tempoAt, type Score } from '@/core/score';
 import { barsText } from '@/core/sections';
@@ -13,7 +14,7 @@ import { Button, Panel } from '@/ui';
 
 const staffName = (score: Score, partIndex: number, staff: number): string => {
   const part = score.parts[partIndex];
-  const name = part?.name || (score.parts.length > 1 ? `part ${partIndex + 1}` : 'music');
+  const name = part && score.parts.length > 1 ? partName(part) : 'music';
   return part?.staves === 2 ? (staff === 1 ? 'right hand' : 'left hand') : name;
 };
 

@@ -2,16 +2,29 @@ import type { Grid } from '@/core/bargrid';
 import { bringInPiece } from '@/core/commands';
 import type { Result } from '@/core/result';
 import type { Done, StudioAccess } from '@/store';
-import { openBrought } from '@/workers';
+import { openBrought, type OpenedFile } from '@/workers';
+import type { WhosePart } from './whose-part-dialog';
 
-/** Reads a file in the worker and, when it is music, puts it on the shelf. Nothing is stored otherwise. */
-export async function bringIn(studio: StudioAccess, file: File): Promise<Result<Done>> {
+/** Asks whose part a file is; null where it is not to come in. */
+export type AskWhosePart = (opened: OpenedFile, fileName: string) => Promise<WhosePart | null>;
+
+/** Whether something has to be asked of a file: there are several parts, or nobody says what the one is played on. */
+export const isUnsure = ({ players }: OpenedFile): boolean => players.length > 1 || players.some((p) => !p.told.sure);
+
+/**
+ * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. Nothing is
+ * stored otherwise; null where the teacher thought better of it.
+ */
+export async function bringIn(studio: StudioAccess, file: File, ask: AskWhosePart): Promise<Result<Done> | null> {
   const opened = await openBrought({
     kind: 'file',
     bytes: new Uint8Array(await file.arrayBuffer()),
     fileName: file.name,
   });
-  return opened.ok ? studio.run(bringInPiece, { read: opened.value, fileName: file.name, verb: 'brought in' }) : opened;
+  if (!opened.ok) return opened;
+  const whose = isUnsure(opened.value) ? await ask(opened.value, file.name) : {};
+  if (whose === null) return null;
+  return studio.run(bringInPiece, { read: opened.value, fileName: file.name, verb: 'brought in', ...whose });
 }
 
 const ABC_START = (title: string): string => `X:1

@@ -11,8 +11,10 @@ import { usePieces, useStudio } from '@/store';
 import { Button, EmptyState, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
-import { bringIn } from './bring-in';
+import type { OpenedFile } from '@/workers';
+import { bringIn, type AskWhosePart } from './bring-in';
 import { NewPieceDialog } from './new-piece-dialog';
+import { WhosePartDialog, type WhosePart } from './whose-part-dialog';
 
 const FORMAT: Readonly<Record<Piece['format'], string>> = {
   musicxml: 'MusicXML',
@@ -23,6 +25,13 @@ const FORMAT: Readonly<Record<Piece['format'], string>> = {
 };
 const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
 
+/** A file of which something is asked before it comes in. */
+interface Asking {
+  readonly opened: OpenedFile;
+  readonly fileName: string;
+  readonly answer: (whose: WhosePart | null) => void;
+}
+
 /** Files taken one after the other; each that cannot be read is said. */
 function useTaking() {
   const studio = useStudio();
@@ -30,11 +39,25 @@ function useTaking() {
   const { act } = useActs();
   const [problems, setProblems] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
+  const [asking, setAsking] = useState<Asking | null>(null);
+  const ask: AskWhosePart = (opened, fileName) =>
+    new Promise((resolve) => {
+      setBusy(null);
+      setAsking({
+        opened,
+        fileName,
+        answer: (whose) => {
+          setAsking(null);
+          resolve(whose);
+        },
+      });
+    });
   const take = async (files: readonly File[]): Promise<void> => {
     const failed: string[] = [];
     for (const file of files) {
       setBusy(file.name);
-      const result = await bringIn(studio, file);
+      const result = await bringIn(studio, file, ask);
+      if (result === null) continue;
       if (!result.ok) failed.push(result.issue.message);
       else {
         toast(result.value.says);
@@ -51,7 +74,7 @@ function useTaking() {
         setBusy(null);
       }
     });
-  return { takeAll, busy, problems };
+  return { takeAll, busy, problems, asking };
 }
 
 function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
@@ -112,7 +135,7 @@ export function ShelfScreen(): ReactNode {
   const { act } = useActs();
   const pieces = usePieces();
   const input = useRef<HTMLInputElement | null>(null);
-  const { takeAll, busy, problems } = useTaking();
+  const { takeAll, busy, problems, asking } = useTaking();
   const [over, setOver] = useState(false);
   const [making, setMaking] = useState<'grid' | 'text' | null>(null);
 
@@ -143,6 +166,7 @@ export function ShelfScreen(): ReactNode {
             <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
           </Button>
         </div>
+        {asking ? <WhosePartDialog opened={asking.opened} fileName={asking.fileName} onChosen={asking.answer} /> : null}
         <NewPieceDialog kind={making} onClose={() => setMaking(null)} />
         <input
           ref={input}

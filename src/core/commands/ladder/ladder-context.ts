@@ -1,5 +1,6 @@
 import { analysisOf } from '../../analysis';
 import { buildLadder, describeCopy, type CopyOf, type StudentLevel } from '../../ladder';
+import { playerKey } from '../../players';
 import type { PlacedSection } from '../../sections';
 import type { Score } from '../../score';
 import {
@@ -32,6 +33,15 @@ function copyOf(score: Score, all: readonly PlacedSection[], placed: PlacedSecti
     : null;
 }
 
+const PARTNERS = { teacher: 'the teacher', student: 'the other student' } as const;
+
+/** Who plays with this player, where the teacher said it: a teacher before another student. */
+function partnerOf(piece: Piece, mine: string): { readonly partner?: string } {
+  const others = Object.entries(piece.parts ?? {}).flatMap(([key, { who }]) => (key !== mine && who ? [who] : []));
+  const partner = others.includes('teacher') ? PARTNERS.teacher : others.includes('student') ? PARTNERS.student : null;
+  return partner === null ? {} : { partner };
+}
+
 /** The rungs a section comes to, before any change of the teacher's. */
 export function builtRungs(
   piece: Piece,
@@ -55,7 +65,7 @@ export function builtRungs(
     marks,
     copyOf: copyOf(played, all, placed),
     difficulties,
-    company: { entries, accompanied },
+    company: { entries, accompanied, ...partnerOf(piece, playerKey(player)) },
     // Rungs of another part are other rungs: what was climbed on one is not climbed on the other.
     sectionId: own === undefined ? placed.section.id : `${placed.section.id} ${own}`,
   });

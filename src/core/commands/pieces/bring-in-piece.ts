@@ -31,7 +31,7 @@ export interface BringInPiece {
   readonly verb: 'brought in' | 'begun' | 'laid out';
 }
 
-/** The instrument of a piece: what the teacher wrote, else that of the part; a name unknown to us is kept in its words. */
+/** What it is played on: what the teacher wrote, else that of the part; a name unknown to us is kept in its words. */
 function instrumentFor(player: PlayerChoice | undefined, written: string | undefined): NamedInstrument {
   if (written !== undefined) return instrumentFromWords(written);
   const told = player?.told.instrument ?? 'piano';

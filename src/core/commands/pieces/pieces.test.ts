@@ -19,7 +19,9 @@ const choice = (name: string, instrument: InstrumentId | null, part = 'P1'): Pla
   name,
   told: { instrument, by: 'name', sure: instrument !== null },
   range: [60, 72],
+  rangeText: 'C4 to C5',
   restBars: 0,
+  firstBar: 0,
   notes: 8,
 });
 

@@ -10,7 +10,7 @@ export const partner: RungRule = {
       ? [
           one(
             'partner',
-            'With the partner: a count-in, slowly, without repeats',
+            `With ${f.content.partner}: a count-in, slowly, without repeats`,
             '',
             f.start,
             2,

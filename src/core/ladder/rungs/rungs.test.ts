@@ -7,6 +7,7 @@ import { proposeRungs, RUNGS } from './rungs';
 const NOTHING: SectionContent = {
   hands: [],
   accompanied: false,
+  partner: 'the partner',
   entries: [],
   notes: 12,
   scaleRun: null,

@@ -73,7 +73,7 @@ function readTranspose(element: XmlElement): Transposition {
 /** Kinds of staves whose music is not played as it stands. */
 const ASIDE_STAVES: Readonly<Record<string, 'ossia' | 'cue'>> = { ossia: 'ossia', cue: 'cue' };
 
-/** The strings that `<staff-details>` says, from the top line down, as a player counts them; null where it says none. */
+/** The strings that `<staff-details>` says, from the top line down; null where it says none. */
 function readTuning(details: XmlElement, staff: number, state: PartState): StringTuning | null {
   const capo = integer(childText(details, 'capo'));
   if (capo !== null && capo >= 0 && capo <= LIMITS.frets) state.capos.set(staff, capo);

@@ -3,7 +3,7 @@
  * Source: MusicXML 4.0 specification (W3C Community Group, 2021).
  */
 import { add, subtract, ZERO, type Fraction } from '../../score';
-import { child, childText, type XmlElement } from '../xml-tree';
+import { childText, type XmlElement } from '../xml-tree';
 import { readAttributes, readBarRepeat } from './attributes';
 import { readBarline } from './barline';
 import { readHarmony, type ReadChord } from './chord-symbol';

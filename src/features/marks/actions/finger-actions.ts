@@ -2,7 +2,7 @@ import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
 import type { After } from '@/features/acts';
-import { fingerAt, printedText } from '../finger-view';
+import { fingerAt, isPrinted } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 import { refuse } from './suggestion-actions';
 
@@ -81,8 +81,9 @@ export function fingerActions(desk: MarkDesk) {
       setAll(
         'printed fingers taken over',
         notes.flatMap((n) => {
-          const printed = printedText(n, proposed.get(n.id));
-          return printed !== null && !fingers.has(n.id) ? [withPlace(n, printed)] : [];
+          const p = proposed.get(n.id);
+          const text = n.marks.fingers[0] ?? p?.keys ?? p?.finger;
+          return text && isPrinted(n, p) && !fingers.has(n.id) ? [withPlace(n, text)] : [];
         }),
       ),
   };

@@ -22,7 +22,8 @@ function fingersOf(model: MarksModel, staff: number, layout: LineLayout) {
 }
 
 function UpperFingers({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
-  const { wind, view, staves, setNoteId } = model;
+  const { solver, wind, view, staves, setNoteId } = model;
+  if (solver === null) return null;
   const { texts, rows } = fingersOf(model, 1, layout);
   if (wind && texts.some((t) => !isValveText(t.text)) && view !== 'boxes')
     return <KeyLane layout={layout} texts={texts} onPick={setNoteId} />;
@@ -40,7 +41,7 @@ function UpperFingers({ model, layout }: { readonly model: MarksModel; readonly 
 }
 
 function LowerFingers({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
-  if (model.staves < 2) return null;
+  if (model.staves < 2 || model.solver === null) return null;
   const { texts, rows } = fingersOf(model, 2, layout);
   return (
     <TextLane name="Left hand" layout={layout} texts={texts} rows={rows} onPick={model.setNoteId} large ruled={false} />

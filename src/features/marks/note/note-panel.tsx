@@ -33,13 +33,14 @@ export function NotePanel({
   actions,
   inputs,
 }: Pick<OfNote, 'model' | 'actions'> & { readonly inputs: NoteInputs }): ReactNode {
-  const { note, score, stretch } = model;
+  const { note, score, solver, stretch } = model;
   if (!note)
     return (
       <Panel title="No note chosen">
         <p className="text-lg text-ink-2">
-          Click a note, or press the right arrow. Then a digit sets its finger; Enter takes the proposed ones to the end
-          of the section.
+          {solver === null
+            ? 'Click a note, or press the right arrow. Then c writes a cue, d a dynamic, and a takes what is suggested there.'
+            : 'Click a note, or press the right arrow. Then a digit sets its finger; Enter takes the proposed ones to the end of the section.'}
         </p>
       </Panel>
     );
@@ -50,7 +51,7 @@ export function NotePanel({
       aside={stretch.length > 1 ? <span className="text-ink-2">{stretch.length} notes chosen</span> : null}
     >
       <div className="grid gap-4">
-        <FingerOfNote model={model} actions={actions} note={note} />
+        {solver === null ? null : <FingerOfNote model={model} actions={actions} note={note} />}
         <SuggestedHere here={model.here} actions={actions} />
         <SignsOfNote model={model} actions={actions} note={note} dynamicInput={inputs.dynamic} tied={tied} />
         <WordsOfNote model={model} actions={actions} note={note} cueInput={inputs.cue} />

@@ -72,17 +72,26 @@ function BreathSpans({ model }: Pick<OfBars, 'model'>): ReactNode {
   );
 }
 
+/** Chords are blocked by hands that play them. */
+const playsChords = ({ solver }: MarksModel): boolean => solver === 'keyboard' || solver === 'fretted';
+
 /** What belongs to the bars as a whole: where the hands begin, the chords, what is printed, the breaths. */
 export function SidePanels({ model, actions }: OfBars): ReactNode {
   const { score, from, to, instrument, fingering } = model;
-  const strings = fingersOf(instrument);
+  const strings = fingersOf(instrument, model.strings);
   return (
     <>
       <WhereItStarts model={model} actions={actions} />
-      <BlockedChords model={model} />
+      {playsChords(model) ? <BlockedChords model={model} /> : null}
       <PrintedHere model={model} actions={actions} />
       {strings?.kind === 'fretted' ? (
-        <ChordPanel score={score} from={from} to={to} strings={strings} names={stringNames(instrument)} />
+        <ChordPanel
+          score={score}
+          from={from}
+          to={to}
+          strings={strings}
+          names={stringNames(instrument, model.strings)}
+        />
       ) : null}
       <BreathSpans model={model} />
       {fingering?.warnings.some((w) => w.code === 'stretch') ? (

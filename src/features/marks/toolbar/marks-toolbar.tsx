@@ -27,21 +27,25 @@ export function MarksToolbar({
   readonly model: MarksModel;
   readonly actions: MarkActions;
 }): ReactNode {
-  const { student, view, variant, variants, tempo, tempoText, setTempoText } = model;
+  const { solver, student, view, variant, variants, tempo, tempoText, setTempoText } = model;
   return (
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <PickOne
-        label={student ? `${student.name} sees` : 'Fingers'}
-        value={view}
-        choices={FINGER_VIEWS}
-        onPick={actions.setView}
-      />
-      <PickOne
-        label="Variant"
-        value={variant}
-        choices={variants.map((v) => [v, v] as const)}
-        onPick={actions.setVariant}
-      />
+      {solver === null ? null : (
+        <>
+          <PickOne
+            label={student ? `${student.name} sees` : 'Fingers'}
+            value={view}
+            choices={FINGER_VIEWS}
+            onPick={actions.setView}
+          />
+          <PickOne
+            label="Variant"
+            value={variant}
+            choices={variants.map((v) => [v, v] as const)}
+            onPick={actions.setVariant}
+          />
+        </>
+      )}
       <PickOne
         label="Count"
         value={model.system}

@@ -7,13 +7,16 @@ const CAPO_FRETS = [1, 2, 3, 4, 5, 6, 7] as const;
 
 /** What is asked of the fingers of a string instrument: open strings, one string, a capo. */
 export function StringChoices({ model }: { readonly model: MarksModel }): ReactNode {
-  const { solver, instrument } = model;
+  const { solver, instrument, strings } = model;
   if (solver === 'fretted')
     return (
       <PickOne
         label="Capo"
         value={model.capo}
-        choices={[['', 'none'], ...CAPO_FRETS.map((f) => [String(f), `fret ${f}`] as const)]}
+        choices={[
+          ['', strings.capo ? `fret ${strings.capo}, printed` : 'none'],
+          ...CAPO_FRETS.map((f) => [String(f), `fret ${f}`] as const),
+        ]}
         onPick={model.setCapo}
       />
     );
@@ -34,7 +37,7 @@ export function StringChoices({ model }: { readonly model: MarksModel }): ReactN
         value={model.onString}
         choices={[
           ['', 'best'],
-          ...stringNames(instrument).map((name, i) => [String(i + 1), `all on ${name}`] as const),
+          ...stringNames(instrument, strings).map((name, i) => [String(i + 1), `all on ${name}`] as const),
         ]}
         onPick={model.setOnString}
       />

@@ -1,0 +1,78 @@
+import type { ReactNode } from 'react';
+import { changePiece, type PieceChange } from '@/core/commands';
+import { INSTRUMENT_IDS, instrumentName, instrumentOf } from '@/core/instruments';
+import type { Origin, Score } from '@/core/score';
+import type { Piece } from '@/core/studio';
+import { Panel } from '@/ui';
+import { useActs } from '@/features/acts';
+import { KeptField } from '@/features/drafts';
+
+const MOST = 300;
+const INSTRUMENTS = 'instruments-known';
+
+const ORIGIN: readonly (readonly [keyof Origin, string])[] = [
+  ['work', 'From the work'],
+  ['workNumber', 'Opus or catalogue number'],
+  ['movement', 'Movement'],
+  ['movementNumber', 'Number of the movement'],
+  ['lyricist', 'Words by'],
+  ['arranger', 'Arranged by'],
+  ['source', 'Edition'],
+  ['rights', 'Rights'],
+];
+
+/** What is known of a piece, each thing to be changed where it stands. */
+export function AboutPiece({ piece, score }: { readonly piece: Piece; readonly score: Score }): ReactNode {
+  const { run } = useActs();
+  const field = (
+    name: string,
+    value: string,
+    change: (text: string) => PieceChange,
+    more: { readonly needed?: boolean; readonly list?: string; readonly most?: number } = {},
+  ): ReactNode => (
+    <label key={name} className="grid grid-cols-[7rem_minmax(0,1fr)] items-center gap-2">
+      <span className="text-ink-2">{name}</span>
+      <KeptField
+        draftKey={`${name} of ${piece.id}`}
+        className="field w-full min-w-0"
+        value={value}
+        maxLength={more.most ?? MOST}
+        {...(more.list === undefined ? {} : { list: more.list })}
+        accepts={(text) => more.needed !== true || text.trim() !== ''}
+        onKeep={(text, stored) =>
+          run(
+            changePiece,
+            { pieceId: piece.id, change: change(text), label: `${name.toLowerCase()} of the piece` },
+            { stored },
+          )
+        }
+      />
+    </label>
+  );
+  return (
+    <Panel label="About the piece">
+      <div className="grid gap-1.5">
+        {field('Title', piece.title, (title) => ({ title }), { needed: true })}
+        {field('Composer', piece.composer, (composer) => ({ composer }))}
+        {field('Instrument', instrumentName(piece), (instrument) => ({ instrument }), {
+          needed: true,
+          list: INSTRUMENTS,
+          most: 60,
+        })}
+      </div>
+      <datalist id={INSTRUMENTS}>
+        {INSTRUMENT_IDS.map((id) => (
+          <option key={id} value={instrumentOf(id).name} />
+        ))}
+      </datalist>
+      <details className="mt-2">
+        <summary className="cursor-pointer font-semibold">Where it comes from</summary>
+        <div className="mt-2 grid gap-1.5">
+          {ORIGIN.map(([key, name]) =>
+            field(name, piece.origin?.[key] ?? score.origin[key], (text) => ({ origin: [key, text] })),
+          )}
+        </div>
+      </details>
+    </Panel>
+  );
+}

@@ -1,0 +1,161 @@
+'use client';
+
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useState, type FormEvent, type ReactNode } from 'react';
+import { INSTRUMENT_IDS, instrumentName, instrumentOf } from '@/core/instruments';
+import type { PlayerChoice } from '@/core/players';
+import { useStudents } from '@/store';
+import { Button } from '@/ui';
+import type { OpenedFile } from '@/workers';
+import { FirstBars } from './first-bars';
+
+/** What was said of a file: whose part it is, and the instrument where it was changed. */
+export interface WhosePart {
+  readonly player: PlayerChoice;
+  readonly instrument?: string;
+}
+
+const INSTRUMENTS = 'instruments-to-choose';
+
+const nameOfGuess = ({ told, name }: PlayerChoice): string =>
+  told.instrument === null ? '' : told.instrument === 'other' ? name : instrumentName({ instrument: told.instrument });
+
+const rangeInWords = ({ rangeText, notes }: PlayerChoice): string =>
+  rangeText !== '' ? `${rangeText}, as it sounds` : notes === 0 ? 'no notes' : 'no pitches';
+
+/** A part that fits somebody who is taught here, else the usual one. */
+function useGuess(players: readonly PlayerChoice[]): PlayerChoice | undefined {
+  const taught = new Set((useStudents() ?? []).map((s) => s.instrument));
+  const whole = players.filter((p) => p.player.line === undefined && p.notes > 0);
+  return whole.find((p) => p.told.instrument !== null && taught.has(p.told.instrument)) ?? players[0];
+}
+
+function PartRow({
+  choice,
+  opened,
+  fileName,
+  chosen,
+  onChoose,
+}: {
+  readonly choice: PlayerChoice;
+  readonly opened: OpenedFile;
+  readonly fileName: string;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+}): ReactNode {
+  const isLine = choice.player.line !== undefined;
+  return (
+    <li className={`border-b border-rule py-1 ${chosen ? 'bg-acorn-wash' : ''} ${isLine ? 'pl-8' : ''}`}>
+      <label className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-4 px-2">
+        <input type="radio" name="whose-part" className="size-5 accent-leaf" checked={chosen} onChange={onChoose} />
+        <span className="min-w-40 text-lg font-semibold">{choice.name}</span>
+        <span className="text-ink-2">
+          {nameOfGuess(choice) || 'instrument not said'}; {rangeInWords(choice)}
+          {choice.restBars > 0 ? `; ${choice.restBars} ${choice.restBars === 1 ? 'bar' : 'bars'} of rest` : ''}
+        </span>
+      </label>
+      {isLine ? null : <FirstBars opened={opened} fileName={fileName} choice={choice} />}
+    </li>
+  );
+}
+
+/** What the part is played on, in the teacher's words. */
+function PlayedOn({
+  value,
+  unsure,
+  onType,
+}: {
+  readonly value: string;
+  readonly unsure: boolean;
+  readonly onType: (text: string) => void;
+}): ReactNode {
+  return (
+    <>
+      <label className="mt-3 flex flex-wrap items-center gap-2">
+        <span>Played on</span>
+        <input
+          className="field min-h-11 min-w-60 flex-1"
+          list={INSTRUMENTS}
+          value={value}
+          placeholder="piano"
+          maxLength={60}
+          onChange={(e) => onType(e.target.value)}
+        />
+        {unsure ? <span className="text-ink-2">the file does not say it for sure</span> : null}
+      </label>
+      <datalist id={INSTRUMENTS}>
+        {INSTRUMENT_IDS.map((id) => (
+          <option key={id} value={instrumentOf(id).name} />
+        ))}
+      </datalist>
+    </>
+  );
+}
+
+/** Asks once, when a file comes in, whose part it is and what it is played on. */
+export function WhosePartDialog({
+  opened,
+  fileName,
+  onChosen,
+}: {
+  readonly opened: OpenedFile;
+  readonly fileName: string;
+  /** Null where the piece is not to come in. */
+  readonly onChosen: (chosen: WhosePart | null) => void;
+}): ReactNode {
+  const { players } = opened;
+  const guess = useGuess(players);
+  const [picked, setPicked] = useState<string | null>(null);
+  const [typed, setTyped] = useState<string | null>(null);
+  const chosen = players.find((p) => p.key === picked) ?? guess;
+  const several = players.length > 1;
+  const instrument = typed ?? (chosen ? nameOfGuess(chosen) : '');
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (chosen) onChosen({ player: chosen, ...(typed === null || typed.trim() === '' ? {} : { instrument: typed }) });
+  };
+  return (
+    <Dialog open onClose={() => onChosen(null)} className="relative z-40">
+      <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
+      <div className="fixed inset-0 grid place-items-center p-4">
+        <DialogPanel className="panel flex max-h-[92vh] w-full max-w-3xl flex-col p-6">
+          <DialogTitle className="mb-1 text-xl font-semibold">
+            {several ? 'Whose part is it?' : 'What is it played on?'}
+          </DialogTitle>
+          <p className="mb-3 text-ink-2">
+            {opened.title || fileName}
+            {several
+              ? '. Fingers, counts, breaths and ladders are made for this part; it can be changed at any time.'
+              : ''}
+          </p>
+          <form className="flex min-h-0 flex-col" onSubmit={submit}>
+            <ul className="min-h-0 flex-1 overflow-y-auto border-t border-rule" aria-label="Parts">
+              {players.map((choice) => (
+                <PartRow
+                  key={choice.key}
+                  choice={choice}
+                  opened={opened}
+                  fileName={fileName}
+                  chosen={choice.key === chosen?.key}
+                  onChoose={() => {
+                    setPicked(choice.key);
+                    setTyped(null);
+                  }}
+                />
+              ))}
+            </ul>
+            <PlayedOn value={instrument} unsure={chosen?.told.sure === false} onType={setTyped} />
+            <div className="mt-4 flex gap-2">
+              <Button look="primary" type="submit" big>
+                Put it on the shelf
+              </Button>
+              <Button look="quiet" big onClick={() => onChosen(null)}>
+                Cancel
+              </Button>
+            </div>
+          </form>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
