@@ -12,9 +12,10 @@ import {
   type Meter,
 } from '../score';
 import { fail, ok, type Result } from '../result';
-import { readMusicLine, startVoice } from './abc';
+import { instrumentFromWords, instrumentName, instrumentOf } from '../instruments';
+import { readMusicLine, startVoice, transposition } from './abc';
 import { parseAbcKey, parseAbcLength } from './abc-header';
-import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftStaff } from './draft';
+import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftPart, type DraftStaff } from './draft';
 import type { Grid, GridBar, GridCode } from './grid';
 
 const CLEFS: Readonly<Record<Grid['clef'], DraftStaff['clef']>> = {
@@ -22,7 +23,28 @@ const CLEFS: Readonly<Record<Grid['clef'], DraftStaff['clef']>> = {
   bass: { sign: 'F', line: 4, octaveChange: 0 },
   alto: { sign: 'C', line: 3, octaveChange: 0 },
   tenor: { sign: 'C', line: 4, octaveChange: 0 },
+  'treble-8': { sign: 'G', line: 2, octaveChange: -1 },
+  'treble+8': { sign: 'G', line: 2, octaveChange: 1 },
+  'bass-8': { sign: 'F', line: 4, octaveChange: -1 },
+  percussion: { sign: 'percussion', line: 2, octaveChange: 0 },
 };
+
+/** The part of the grid: what it is played on, and how far from the page that sounds. */
+function partOf(grid: Grid, staves: readonly DraftStaff[]): DraftPart {
+  const named = grid.instrument === undefined ? null : instrumentFromWords(grid.instrument);
+  const about = instrumentOf(named?.instrument ?? 'other');
+  // A clef with an 8 says the octave itself.
+  const inClef = staves.length === 1 ? (staves[0]?.clef.octaveChange ?? 0) * 12 : 0;
+  const moved = about.transposition % 12 === 0 && inClef !== 0 ? 0 : about.transposition;
+  return {
+    id: 'P1',
+    name: named ? instrumentName(named) : '',
+    sound: about.sounds[0] ?? null,
+    midiProgram: about.programs[0] ?? null,
+    transpose: transposition(moved),
+    staves,
+  };
+}
 
 function parseQuarters(text: string): Fraction | null {
   const match = /^(\d{1,3})(?:\/(\d{1,3}))?$/.exec(text);
@@ -36,10 +58,11 @@ function typedBar(
   key: Key,
   meter: Meter,
   size: Fraction,
+  octaves: number,
   say: (message: string) => void,
 ): readonly DraftEvent[] {
   if (text.trim() === '') return [];
-  const voice = startVoice(key, meter, fraction(1, 2), 0);
+  const voice = startVoice(key, meter, fraction(1, 2), octaves);
   readMusicLine(text.replace(/[|\n\r]/g, ' '), voice, say);
   const events = voice.bars[0]?.events ?? [];
   const length = events.reduce<Fraction>((sum, e) => add(sum, e.duration), ZERO);
@@ -87,6 +110,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
   let key: Key = { fifths: 0, mode: null };
   let printed = 0;
   let openEnding: readonly number[] | null = null;
+  const octaves = grid.staves === 1 ? CLEFS[grid.clef].octaveChange : 0;
   const bars: DraftBar[] = [];
   for (const [i, bar] of grid.bars.entries()) {
     const isPickup = i === 0 && pickup.n > 0;
@@ -127,7 +151,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
       endingStop: closes ? openEnding : null,
       content: [
         Array.from({ length: grid.staves }, (_, s) => [
-          typedBar(bar.typed?.[s] ?? '', key, meter, size, (message) =>
+          typedBar(bar.typed?.[s] ?? '', key, meter, size, octaves, (message) =>
             warnings.push({ bar: i, message: `bar ${number}: ${message}` }),
           ),
         ]),
@@ -141,7 +165,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
     draft: {
       title: grid.title,
       composer: grid.composer,
-      parts: [{ id: 'P1', name: '', sound: null, midiProgram: null, transpose: null, staves }],
+      parts: [partOf(grid, staves)],
       bars,
     },
     warnings,

@@ -34,12 +34,17 @@ export const gridBarSchema = z.object({
   typed: z.array(z.string().max(500)).max(2).optional(),
 });
 
+/** Clefs of a page of one staff; with an 8 it sounds an octave from where it is written. */
+export const GRID_CLEFS = ['treble', 'bass', 'alto', 'tenor', 'treble-8', 'treble+8', 'bass-8', 'percussion'] as const;
+
 export const gridSchema = z.object({
   kind: z.literal('bar-grid'),
   title: z.string().max(300),
   composer: z.string().max(300),
   staves: z.union([z.literal(1), z.literal(2)]),
-  clef: z.enum(['treble', 'bass', 'alto', 'tenor']),
+  clef: z.enum(GRID_CLEFS),
+  /** What it is played on, in the teacher's words: the notes are typed as that is read. */
+  instrument: z.string().max(60).optional(),
   /** Length of the pick-up in quarters; `0` for none. */
   pickup: quarters,
   bars: z.array(gridBarSchema).min(1).max(MOST_BARS),
@@ -55,6 +60,7 @@ export interface GridRequest {
   readonly bars: number;
   readonly staves: 1 | 2;
   readonly clef: Grid['clef'];
+  readonly instrument?: string;
   readonly meter: string;
   readonly key: string;
   readonly pickup: string;
@@ -77,6 +83,7 @@ export function emptyGrid(request: GridRequest): Grid {
     composer: request.composer,
     staves: request.staves,
     clef: request.clef,
+    ...(request.instrument === undefined ? {} : { instrument: request.instrument }),
     pickup,
     bars: Array.from({ length: count }, (_, i): GridBar => ({
       id: `g${i + 1}`,

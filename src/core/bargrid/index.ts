@@ -9,6 +9,7 @@ export { readAbc, type ReadAbc } from './read-abc';
 export {
   changeBar,
   emptyGrid,
+  GRID_CLEFS,
   insertBar,
   parseGrid,
   removeBar,

@@ -66,6 +66,11 @@ class TuneReader {
       this.score = scoreLine[1] ?? null;
       return true;
     }
+    const program = /^%%MIDI\s+program\s+(?:\d+\s+)?(\d{1,3})\s*$/i.exec(raw);
+    if (program) {
+      this.headOf(this.current).program = Math.min(127, Number(program[1]));
+      return true;
+    }
     const line = raw.replace(/(^|[^\\])%.*$/, '$1').trimEnd();
     if (line.trim() === '') {
       this.afterBlank = true;

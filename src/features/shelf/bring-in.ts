@@ -1,5 +1,6 @@
 import type { Grid } from '@/core/bargrid';
 import { bringInPiece } from '@/core/commands';
+import { instrumentFromWords, instrumentName, instrumentOf } from '@/core/instruments';
 import type { Result } from '@/core/result';
 import type { Done, StudioAccess } from '@/store';
 import { openBrought, type OpenedFile } from '@/workers';
@@ -27,20 +28,43 @@ export async function bringIn(studio: StudioAccess, file: File, ask: AskWhosePar
   return studio.run(bringInPiece, { read: opened.value, fileName: file.name, verb: 'brought in', ...whose });
 }
 
-const ABC_START = (title: string): string => `X:1
+/** A voice says its instrument, its clef and how far from the page it sounds. */
+function voiceLine(instrument: string, clef: string): string {
+  const named = instrumentFromWords(instrument);
+  const { transposition } = instrumentOf(named.instrument);
+  const inClef = /[+-]8$/.test(clef) && transposition % 12 === 0;
+  const name = instrumentName(named).replaceAll('"', '');
+  return `V:1 name="${name}" clef=${clef === 'percussion' ? 'perc' : clef}${inClef || transposition === 0 ? '' : ` transpose=${transposition}`}`;
+}
+
+const ABC_START = (title: string, voice: string): string => `X:1
 T:${title}
 M:4/4
 L:1/8
 Q:1/4=96
+${voice}
 K:C
 C2 D2 E2 F2 | G4 G4 |]
 `;
 
-/** A new piece to be typed as text. */
-export async function startTyped(studio: StudioAccess, title: string): Promise<Result<Done>> {
+/** A new piece to be typed as text, for an instrument and in its clef. */
+export async function startTyped(
+  studio: StudioAccess,
+  title: string,
+  instrument: string,
+  clef: string,
+): Promise<Result<Done>> {
   const fileName = 'typed.abc';
-  const opened = await openBrought({ kind: 'abc', text: ABC_START(title.replaceAll('\n', ' ')), fileName });
-  return opened.ok ? studio.run(bringInPiece, { read: opened.value, fileName, title, verb: 'begun' }) : opened;
+  const text = ABC_START(title.replaceAll('\n', ' '), voiceLine(instrument, clef));
+  const opened = await openBrought({ kind: 'abc', text, fileName });
+  if (!opened.ok) return opened;
+  return studio.run(bringInPiece, {
+    read: opened.value,
+    fileName,
+    title,
+    ...(instrument === '' ? {} : { instrument }),
+    verb: 'begun',
+  });
 }
 
 /** A printed piece laid out as bars; what is wrong with the lay-out comes back as an issue and nothing is stored. */

@@ -2,7 +2,7 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
-import { emptyGrid, type Grid } from '@/core/bargrid';
+import { emptyGrid, GRID_CLEFS, type Grid } from '@/core/bargrid';
 import type { Result } from '@/core/result';
 import { useStudio } from '@/store';
 import { Button, Problem } from '@/ui';
@@ -19,7 +19,6 @@ const PICKUPS: readonly (readonly [string, string])[] = [
   ['3', 'a dotted half'],
 ];
 
-const CLEFS = ['treble', 'bass', 'alto', 'tenor'] as const;
 const MOST_BARS = 2000;
 
 /** What a printed page says, as it is typed. */
@@ -57,7 +56,8 @@ function gridOf(title: string, page: PageSays): Grid | null {
     composer: page.composer.trim(),
     bars,
     staves: page.staves === '2' ? 2 : 1,
-    clef: CLEFS.find((c) => c === page.clef) ?? 'treble',
+    ...(page.instrument.trim() === '' ? {} : { instrument: page.instrument.trim() }),
+    clef: GRID_CLEFS.find((c) => c === page.clef) ?? 'treble',
     meter: page.meter,
     key: page.key,
     pickup: page.pickup,
@@ -78,6 +78,26 @@ function Field({
     <label className="block">
       <span className="block text-ink-2">{label}</span>
       <input className="field min-h-11 w-full" value={value} onChange={(e) => onChange(e.target.value)} />
+    </label>
+  );
+}
+
+/** The clef of a single staff, with the octave it says. */
+function ClefField({
+  page,
+  set,
+}: {
+  readonly page: PageSays;
+  readonly set: (name: keyof PageSays) => (text: string) => void;
+}): ReactNode {
+  return (
+    <label className="block">
+      <span className="block text-ink-2">Clef</span>
+      <select className="field min-h-11 w-full" value={page.clef} onChange={(e) => set('clef')(e.target.value)}>
+        {GRID_CLEFS.map((c) => (
+          <option key={c}>{c}</option>
+        ))}
+      </select>
     </label>
   );
 }
@@ -119,17 +139,7 @@ function PageFields({
             <option value="1">one</option>
           </select>
         </label>
-        {page.staves === '1' ? (
-          <label className="block">
-            <span className="block text-ink-2">Clef</span>
-            <select className="field min-h-11 w-full" value={page.clef} onChange={(e) => set('clef')(e.target.value)}>
-              <option>treble</option>
-              <option>bass</option>
-              <option>alto</option>
-              <option>tenor</option>
-            </select>
-          </label>
-        ) : null}
+        {page.staves === '1' ? <ClefField page={page} set={set} /> : null}
       </div>
     </>
   );
@@ -160,7 +170,7 @@ function useMaking(kind: 'grid' | 'text' | null, onClose: () => void) {
     return laid;
   };
   const beginTyping = async (name: string): Promise<Result<unknown>> => {
-    const begun = await startTyped(studio, name);
+    const begun = await startTyped(studio, name, page.instrument.trim(), page.clef);
     if (!begun.ok) return begun;
     onClose();
     where.go('read', { pieceId: begun.value.made ?? null });
@@ -208,6 +218,12 @@ export function NewPieceDialog({
           </p>
           <form className="grid gap-3" onSubmit={submit}>
             <Field label="Title" value={title} onChange={setTitle} />
+            {kind === 'text' ? (
+              <div className="grid gap-3 sm:grid-cols-2">
+                <Field label="Instrument" value={page.instrument} onChange={set('instrument')} />
+                <ClefField page={page} set={set} />
+              </div>
+            ) : null}
             {kind === 'grid' ? <PageFields page={page} set={set} /> : null}
             {problem ? <Problem>{problem}</Problem> : null}
             <div className="mt-2 flex gap-2">

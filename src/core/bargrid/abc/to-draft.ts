@@ -1,6 +1,6 @@
 import { compare, fraction, meterQuarters, type Key, type Meter } from '../../score';
 import type { Draft, DraftBar, DraftPart, DraftTempo } from '../draft';
-import { transposition, type VoiceHead } from './voice-head';
+import { soundsAt, transposition, type VoiceHead } from './voice-head';
 import type { AbcBar, AbcVoice } from './voice';
 
 /** Everything that was read of a tune. */
@@ -23,8 +23,8 @@ function partsOf({ groups, heads }: Gathered): DraftPart[] {
       id: `P${p + 1}`,
       name: first?.name ?? '',
       sound: null,
-      midiProgram: null,
-      transpose: transposition(first?.transpose ?? 0),
+      midiProgram: first?.program ?? null,
+      transpose: transposition(first ? soundsAt(first) : 0),
       staves: staves.map((voiceIds) => ({
         clef: heads.get(voiceIds[0] ?? '')?.clef ?? { sign: 'G', line: 2, octaveChange: 0 },
       })),
