@@ -4,7 +4,9 @@
 import { instrumentOf } from '../instruments';
 import {
   speaksOfTime,
+  spellMidi,
   transpositionInSemitones,
+  writtenMidi,
   type AttributeChange,
   type Bar,
   type Direction,
@@ -14,6 +16,7 @@ import {
   type Rest,
   type Score,
 } from '../score';
+import { midiKey } from '../units';
 import { lineOf } from './divided';
 import { areTwoHands } from './keyboard-pair';
 import { notesOfPart } from './notes-of-part';
@@ -74,6 +77,26 @@ function withStop(note: Note, { stops }: Tablature): Note {
     : { ...note, marks: { ...note.marks, strings: [stop.string], frets: [stop.fret] } };
 }
 
+/** Strings of a part that are tuned otherwise, by their number, and how far each sounds from the usual. */
+function retuned(score: Score, part: Part): ReadonlyMap<number, number> {
+  const accords = part.attributes.flatMap((a) => a.accords ?? []);
+  if (accords.length === 0) return new Map();
+  const { fingers } = instrumentOf(instrumentOfPart(score, part).instrument ?? 'other');
+  const strings = fingers?.kind === 'bowed' || fingers?.kind === 'fretted' ? fingers.strings : [];
+  return new Map(
+    accords.flatMap(({ string, key }) => {
+      const open = strings[string - 1];
+      return open && open.key !== key ? [[string, key - open.key] as const] : [];
+    }),
+  );
+}
+
+/** Under scordatura the page shows where the finger goes; a note whose string is said sounds as that is tuned. */
+function soundingPitch(note: Note, by: ReadonlyMap<string, ReadonlyMap<number, number>>): Note {
+  const moved = by.get(note.part)?.get(note.marks.strings[0] ?? 0);
+  return moved === undefined || note.midi === null ? note : { ...note, midi: midiKey(note.midi + moved) };
+}
+
 const isBeside = ({ beside }: Tablature, event: { readonly part: string; readonly staff: number }): boolean =>
   beside.has(`${event.part} ${event.staff}`);
 
@@ -88,10 +111,16 @@ export const soundingScore = perScore((score: Score): Score => {
   const pitched = score.notes.some((n) => n.pitch !== null && n.aside === null);
   const isHeard = (n: Note): boolean => n.aside === null && !isBeside(tab, n) && (!pitched || n.pitch !== null);
   const plain = score.parts.find((p) => transpositionInSemitones(p.transpose) % 12 === 0) ?? score.parts[0];
+  const tuned = new Map(
+    score.parts.flatMap((p) => {
+      const strings = retuned(score, p);
+      return strings.size > 0 ? [[p.id, strings] as const] : [];
+    }),
+  );
   const notes = score.notes.every(isHeard) ? score.notes : score.notes.filter(isHeard);
   return {
     ...score,
-    notes: tab.stops.size === 0 ? notes : notes.map((n) => withStop(n, tab)),
+    notes: tab.stops.size + tuned.size === 0 ? notes : notes.map((n) => soundingPitch(withStop(n, tab), tuned)),
     rests: score.rests.filter((r) => r.aside === null && !isBeside(tab, r)),
     bars: plain
       ? withKeys(score.bars, keysRead(plain, score.bars), transpositionInSemitones(plain.transpose))
@@ -160,6 +189,21 @@ function directionsOf(score: Score, places: Places): readonly Direction[] {
   });
 }
 
+/** Semitones from what a score at concert pitch prints to what the player of a part reads. */
+function toPlayersPage(score: Score, part: Part, player: Player): number {
+  if (part.playerTranspose === null) return 0;
+  const said = transpositionInSemitones(part.playerTranspose);
+  const instrument = player.instrument ?? instrumentOfPart(score, part).instrument ?? 'other';
+  const sounds = said !== 0 ? said : instrumentOf(instrument).transposition;
+  return transpositionInSemitones(part.transpose) - sounds;
+}
+
+/** A note as the player reads it: the same sound, written so many semitones away. */
+const readAt = (note: Note, semitones: number, fifths: number): Note =>
+  semitones === 0 || note.pitch === null
+    ? note
+    : { ...note, pitch: spellMidi(writtenMidi(note.pitch) + semitones, fifths) };
+
 function compute(score: Score, player: Player): Score {
   const tab = tablature(score);
   const wanted = new Set(player.parts);
@@ -186,12 +230,15 @@ function compute(score: Score, player: Player): Score {
     return at ? [at] : [];
   });
   const [first] = parts;
+  const moved = first ? toPlayersPage(score, first, player) : 0;
+  const bars = first ? withKeys(score.bars, keysRead(first, score.bars), moved) : score.bars;
+  const read = moved === 0 ? notes : notes.map((n) => readAt(n, moved, bars[n.bar]?.key.fifths ?? 0));
   const ownChords = score.chords.filter((c) => wanted.has(c.part));
   return {
     ...score,
     parts,
-    bars: first ? withKeys(score.bars, keysRead(first, score.bars), 0) : score.bars,
-    ...(player.line === undefined ? { notes, rests } : lineOf(notes, rests, player.line)),
+    bars,
+    ...(player.line === undefined ? { notes: read, rests } : lineOf(read, rests, player.line)),
     directions: directionsOf(score, places),
     chords: ownChords.length > 0 ? ownChords : score.chords,
   };

@@ -298,6 +298,43 @@ describe('what a player reads', () => {
   });
 });
 
+describe('a score at concert pitch', () => {
+  // MusicXML 4.0, concert-score and for-part: the page shows what sounds; part-transpose is the player's.
+  const concert = (attributes: string) =>
+    read(
+      `<score-partwise version="4.0"><defaults><concert-score/></defaults>${list(head('P1', 'Clarinet'))}${part('P1', [whole('C')], attributes)}</score-partwise>`,
+    ).score;
+  const FOR_PART =
+    '<for-part><part-transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></part-transpose></for-part>';
+  it.each([
+    ['what the file says for the part', FOR_PART],
+    ['how the instrument is built', ''],
+  ])('is read by its player as by %s', (_, more) => {
+    const score = concert(`<key><fifths>0</fifths></key>${more}`);
+    expect(score.notes[0]?.midi).toBe(60);
+    const played = playedBy(score, usualPlayer(score));
+    expect(played.notes[0]).toMatchObject({ midi: 60, pitch: { step: 'D', octave: 4 } });
+    expect(played.bars[0]?.key.fifths).toBe(2);
+  });
+});
+
+describe('scordatura', () => {
+  // MusicXML 4.0, scordatura: the fourth string of a violin is tuned up to A.
+  const accord =
+    '<direction><direction-type><scordatura><accord string="4"><tuning-step>A</tuning-step><tuning-octave>3</tuning-octave></accord></scordatura></direction-type></direction>';
+  const onString = (n: number) => `<notations><technical><string>${n}</string></technical></notations>`;
+  it('is fingered as it is written, and sounds as the string is tuned', () => {
+    const { score } = read(
+      document(
+        list(head('P1', 'Violin')),
+        part('P1', [`${accord}${note('G', 3, 8, onString(4))}${note('D', 4, 8, onString(3))}`]),
+      ),
+    );
+    expect(playedBy(score, usualPlayer(score)).notes.map((n) => n.midi)).toEqual([55, 62]);
+    expect(soundingScore(score).notes.map((n) => n.midi)).toEqual([57, 62]);
+  });
+});
+
 describe('entries after rests', () => {
   const score = opened(
     `${HEAD}V:1 name="Flute"\nV:2 name="Horn"\nK:C\n[V:1] C D E F | G A B c | c B A G | F E D C |]\n[V:2] C4 | z4 | z4 | z G, E, C, |]`,

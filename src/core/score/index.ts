@@ -3,6 +3,7 @@
  * In: nothing but plain data. Out: exact times in ticks, playing order in bar indexes, lengths in seconds.
  */
 export type {
+  Accord,
   Aside,
   AttributeChange,
   Bar,
@@ -27,6 +28,7 @@ export type {
   ScoreWarning,
   Step,
   StringTuning,
+  SwingMark,
   TempoMark,
   TieRole,
   TimeModification,

@@ -179,6 +179,24 @@ export interface TempoMark {
   readonly printed: { readonly unit: string; readonly dots: number; readonly text: string } | null;
 }
 
+/** From here on pairs of short notes are played long and short; `first` equal to `second` is straight again. */
+export interface SwingMark {
+  readonly onset: Ticks;
+  /** Parts of the pair that the first and the second note take. */
+  readonly first: number;
+  readonly second: number;
+  /** The written notes of a pair, so many to a quarter. */
+  readonly perQuarter: 2 | 4;
+}
+
+/** A string tuned otherwise than usual, from a bar on. */
+export interface Accord {
+  /** 1 is the highest string. */
+  readonly string: number;
+  /** Sounding key of the open string. */
+  readonly key: MidiKey;
+}
+
 /** A lead-sheet symbol. */
 export interface ChordSymbol {
   readonly part: string;
@@ -221,6 +239,7 @@ export interface AttributeChange {
   readonly clefs?: readonly { readonly staff: number; readonly clef: Clef }[];
   readonly transpose?: Transposition;
   readonly tunings?: readonly StringTuning[];
+  readonly accords?: readonly Accord[];
 }
 
 export interface Part {
@@ -279,6 +298,7 @@ export interface Score {
   readonly rests: readonly Rest[];
   readonly directions: readonly Direction[];
   readonly tempos: readonly TempoMark[];
+  readonly swings: readonly SwingMark[];
   readonly chords: readonly ChordSymbol[];
   readonly warnings: readonly ScoreWarning[];
 }

@@ -70,6 +70,15 @@ function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[]
   return level;
 }
 
+/** Where a time inside a bar falls when pairs are swung: what stands on the second of a pair moves, and nothing else. */
+function swung(at: number, bar: Bar, score: Score): number {
+  const mark = score.swings.filter((s) => s.onset <= bar.onset + at).pop();
+  if (!mark || mark.first === mark.second) return at;
+  const pair = (2 * score.ticksPerQuarter) / mark.perQuarter;
+  const inPair = at % pair;
+  return inPair * 2 === pair ? at - inPair + (pair * mark.first) / (mark.first + mark.second) : at;
+}
+
 /**
  * The score played in a given order of bars. An empty order gives an empty performance; notes without a pitch stay
  * silent.
@@ -86,6 +95,7 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
   const notes: SoundingNote[] = [];
   const tempos: { start: Ticks; bpm: QuarterBpm }[] = [];
   const grace = Math.max(1, Math.round(score.ticksPerQuarter / 8));
+  const passes = new Map<number, number>();
   let at = 0;
   order.forEach((index, turn) => {
     const bar = score.bars[index];
@@ -104,9 +114,14 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
     let until = at + bar.length;
     for (let k = turn; order[k + 1] === (order[k] ?? 0) + 1; k += 1)
       until += score.bars[order[k + 1] ?? 0]?.length ?? 0;
-    const list = struckByBar[index] ?? [];
+    const pass = (passes.get(index) ?? 0) + 1;
+    passes.set(index, pass);
+    const list = (struckByBar[index] ?? []).filter(
+      ({ note }) => note.timeOnly === null || note.timeOnly.includes(pass),
+    );
     list.forEach(({ note, sounding }, i) => {
-      const beat = at + note.onset - bar.onset;
+      const beat = at + Math.round(swung(note.onset - bar.onset, bar, score));
+      const end = at + Math.round(swung(note.onset - bar.onset + sounding, bar, score));
       const base = {
         noteId: note.id,
         part: note.part,
@@ -117,7 +132,7 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
         velocity: velocityAt(dynamics, note),
       };
       if (note.grace === null) {
-        notes.push({ ...base, start: ticks(beat), length: ticks(Math.max(1, Math.min(sounding, until - beat))) });
+        notes.push({ ...base, start: ticks(beat), length: ticks(Math.max(1, Math.min(end - beat, until - beat))) });
         return;
       }
       const group = list.filter(

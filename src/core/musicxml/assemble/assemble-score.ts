@@ -14,6 +14,7 @@ import {
   type Rest,
   type Score,
   type ScoreWarning,
+  type SwingMark,
   type Transposition,
 } from '../../score';
 import { barIndex, midiKey, ticks, type MidiKey, type Ticks } from '../../units';
@@ -103,6 +104,7 @@ interface Contents {
   readonly directions: Direction[];
   readonly chords: ChordSymbol[];
   readonly tempos: PlacedTempo[];
+  readonly swings: SwingMark[];
 }
 
 function soundingKey(e: RawNote): MidiKey | null {
@@ -206,6 +208,7 @@ function assemblePart(
       into.directions.push({ ...d, part: part.id, bar: bar.index, onset: at(d.onset) });
     for (const c of measure.chords)
       into.chords.push({ part: part.id, bar: bar.index, onset: at(c.onset), text: c.text, classes: c.classes });
+    for (const s of measure.swings) into.swings.push({ ...s, onset: at(s.onset) });
     for (const t of measure.tempos) into.tempos.push({ bar: i, onset: at(t.onset), tempo: t });
     for (const { playerTranspose: _, ...a } of measure.attributes)
       attributes.push({ ...a, bar: bar.index, onset: at(a.onset) });
@@ -264,7 +267,7 @@ export function assembleScore(assembly: Assembly): Score {
   const measured = barLengths(parts, assembly.bars, warn);
   const [ticksPerQuarter, toTicks] = timeOf(parts, measured.lengths, warn);
   const bars = assembleBars(assembly, measured, toTicks, giveId);
-  const contents: Contents = { notes: [], rests: [], directions: [], chords: [], tempos: [] };
+  const contents: Contents = { notes: [], rests: [], directions: [], chords: [], tempos: [], swings: [] };
   const modelParts = parts.map((part, i) =>
     assemblePart(part, i, partHeads.get(part.id), bars, toTicks, giveId, warn, contents, header.concert),
   );
@@ -285,6 +288,7 @@ export function assembleScore(assembly: Assembly): Score {
     rests: sortedByOnset(contents.rests),
     directions: sortedByOnset(contents.directions),
     tempos: tempoMarks(contents.tempos),
+    swings: sortedByOnset(contents.swings),
     chords: sortedByOnset(contents.chords),
     warnings: assembly.warnings,
   };

@@ -18,7 +18,7 @@ export function commonTicks(
         denominators.add(e.onset.d);
         denominators.add(e.duration.d);
       }
-      for (const list of [measure.directions, measure.tempos, measure.chords, measure.attributes])
+      for (const list of [measure.directions, measure.tempos, measure.swings, measure.chords, measure.attributes])
         for (const d of list) denominators.add(d.onset.d);
     }
   for (const length of lengths) denominators.add(length.d);

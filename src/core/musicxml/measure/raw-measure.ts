@@ -1,6 +1,7 @@
 /** What one `<measure>` holds, with exact times inside the bar. */
 import type { ReadChord } from './chord-symbol';
 import type {
+  Accord,
   Aside,
   Clef,
   DirectionMark,
@@ -50,6 +51,14 @@ export interface RawTempo {
   readonly printed: { readonly unit: string; readonly dots: number; readonly text: string } | null;
 }
 
+/** Pairs of short notes long and short from here on. */
+export interface RawSwing {
+  readonly onset: Fraction;
+  readonly first: number;
+  readonly second: number;
+  readonly perQuarter: 2 | 4;
+}
+
 export interface RawAttributes {
   readonly onset: Fraction;
   readonly divisions?: string;
@@ -59,6 +68,7 @@ export interface RawAttributes {
   readonly transpose?: Transposition;
   readonly playerTranspose?: Transposition;
   readonly tunings?: readonly StringTuning[];
+  readonly accords?: readonly Accord[];
 }
 
 export interface RawSigns {
@@ -81,6 +91,7 @@ export interface RawMeasure {
   readonly events: readonly RawNote[];
   readonly directions: readonly RawDirection[];
   readonly tempos: readonly RawTempo[];
+  readonly swings: readonly RawSwing[];
   readonly chords: readonly ({ readonly onset: Fraction } & ReadChord)[];
   readonly attributes: readonly RawAttributes[];
   readonly signs: RawSigns;

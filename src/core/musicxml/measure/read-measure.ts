@@ -3,7 +3,7 @@
  * Source: MusicXML 4.0 specification (W3C Community Group, 2021).
  */
 import { add, subtract, ZERO, type Fraction } from '../../score';
-import { childText, type XmlElement } from '../xml-tree';
+import { child, childText, type XmlElement } from '../xml-tree';
 import { readAttributes, readBarRepeat } from './attributes';
 import { readBarline } from './barline';
 import { readHarmony, type ReadChord } from './chord-symbol';
@@ -11,8 +11,9 @@ import { Cursor } from './cursor';
 import { onsetOf, readDirection } from './direction';
 import { readNote } from './note';
 import type { PartState, Warn } from './part-state';
-import type { RawAttributes, RawDirection, RawMeasure, RawNote, RawSigns, RawTempo } from './raw-measure';
-import { readSound } from './sound';
+import type { RawAttributes, RawDirection, RawMeasure, RawNote, RawSigns, RawSwing, RawTempo } from './raw-measure';
+import { readAccords } from './scordatura';
+import { readSound, readSwing } from './sound';
 
 const noSigns = (): RawSigns => ({
   repeatStart: false,
@@ -39,6 +40,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
   const events: RawNote[] = [];
   const directions: RawDirection[] = [];
   const tempos: RawTempo[] = [];
+  const swings: RawSwing[] = [];
   const chords: ({ readonly onset: Fraction } & ReadChord)[] = [];
   const attributes: RawAttributes[] = [];
   const signs = noSigns();
@@ -76,10 +78,21 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
         if (sign !== undefined) barRepeat = sign;
         break;
       }
-      case 'direction':
+      case 'direction': {
+        const onset = onsetOf(element, cursor.at, state);
+        const sound = child(element, 'sound');
+        const swing = sound ? readSwing(sound, onset) : null;
+        if (swing) swings.push(swing);
+        const accords = readAccords(element);
+        if (accords.length > 0) attributes.push({ onset, accords });
         readDirection(element, cursor.at, state, { directions, tempos, signs }, warn);
         break;
+      }
       case 'sound':
+        {
+          const swing = readSwing(element, cursor.at);
+          if (swing) swings.push(swing);
+        }
         readSound(element, cursor.at, signs, tempos, warn);
         break;
       case 'harmony': {
@@ -100,6 +113,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
     events,
     directions,
     tempos,
+    swings,
     chords,
     attributes,
     signs,

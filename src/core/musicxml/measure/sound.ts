@@ -1,7 +1,22 @@
 import type { Fraction } from '../../score';
-import type { XmlElement } from '../xml-tree';
+import { child, childText, type XmlElement } from '../xml-tree';
+import { integer } from './integer';
 import type { Warn } from './part-state';
-import type { RawSigns, RawTempo } from './raw-measure';
+import type { RawSigns, RawSwing, RawTempo } from './raw-measure';
+
+const MOST_OF_PAIR = 12;
+
+/** Reads `<swing>` of a sound: how a pair of eighths or sixteenths is played; null where none is said. */
+export function readSwing(sound: XmlElement, onset: Fraction): RawSwing | null {
+  const swing = child(sound, 'swing');
+  if (!swing) return null;
+  const perQuarter = childText(swing, 'swing-type') === '16th' ? 4 : 2;
+  if (child(swing, 'straight')) return { onset, first: 1, second: 1, perQuarter };
+  const first = integer(childText(swing, 'first'));
+  const second = integer(childText(swing, 'second'));
+  const isRatio = (n: number | null): n is number => n !== null && n >= 1 && n <= MOST_OF_PAIR;
+  return isRatio(first) && isRatio(second) ? { onset, first, second, perQuarter } : null;
+}
 
 /** Reads `<sound>`: tempo, jumps and their goals. True where it gave a tempo. */
 export function readSound(
