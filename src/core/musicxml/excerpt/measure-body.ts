@@ -4,6 +4,8 @@ import { child, childrenNamed, type XmlElement } from '../xml-tree';
 import { changeXml } from './attributes-xml';
 import { copy } from './copied-elements';
 import { directionXml } from './direction-xml';
+import type { OpenTies } from './open-ties';
+import type { ExcerptSlurs } from './paired-slurs';
 import { isWithoutPlace, noteXml, type Beam, type NoteContext, type Timed } from './note-xml';
 import { valueOfLength } from './value-of-length';
 
@@ -14,7 +16,8 @@ export interface BodyContext {
   readonly from: number;
   readonly bar: Score['bars'][number];
   readonly byPlace: ReadonlyMap<string, Timed>;
-  readonly slurs: ReadonlySet<string>;
+  readonly slurs: ExcerptSlurs;
+  readonly ties: OpenTies;
   readonly staves: number;
   readonly onlyStaff: number | null;
   readonly withoutFingerings: boolean;
@@ -103,6 +106,7 @@ class BodyWriter {
     this.notes = {
       score: context.score,
       slurs: context.slurs,
+      ties: context.ties,
       beams: part.hasBeams ? new Map<string, Beam>() : beamsOfBar(tree, context, (i) => this.timedOf(i)),
       staves: part.staves,
       onlyStaff: context.onlyStaff,
@@ -139,7 +143,7 @@ class BodyWriter {
         this.writeDirection(element, i);
         return;
       case 'harmony':
-        this.moveTo(this.besideNext(i));
+        this.moveTo(Math.max(0, Math.min(this.context.bar.length, this.besideNext(i) + this.offsetOf(element))));
         if (child(element, 'root'))
           this.out.push(`<harmony>${element.children.map((c) => copy(c)).join('')}</harmony>`);
         return;
@@ -178,8 +182,17 @@ class BodyWriter {
     const xml = directionXml(element, onlyStaff);
     const staff = Number(child(element, 'staff')?.text ?? '1');
     if (xml === '' || (onlyStaff !== null && staff !== onlyStaff)) return;
-    this.moveTo(this.besideNext(i));
+    const at = this.besideNext(i) + this.offsetOf(element);
+    this.moveTo(Math.max(0, Math.min(this.context.bar.length, at)));
     this.out.push(xml);
+  }
+
+  /** How far from where it is written something stands, in ticks. */
+  private offsetOf(element: XmlElement): number {
+    const { part, b, score } = this.context;
+    const said = Number(child(element, 'offset')?.text ?? '0');
+    const divisions = Number(part.attributes.filter((a) => a.divisions !== undefined && a.bar <= b).pop()?.divisions);
+    return Number.isFinite(said) && divisions > 0 ? Math.round((said / divisions) * score.ticksPerQuarter) : 0;
   }
 
   /** Where something between the notes stands: with the next note, else behind the last. */

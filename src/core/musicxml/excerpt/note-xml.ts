@@ -1,4 +1,6 @@
 import type { Note, Rest, Score } from '../../score';
+import type { OpenTies } from './open-ties';
+import type { ExcerptSlurs } from './paired-slurs';
 import { valueQuarters } from '../measure';
 import { pitchXml } from '../model-xml';
 import { child, childrenNamed, escapeXml, type XmlElement } from '../xml-tree';
@@ -11,7 +13,8 @@ export type Beam = 'begin' | 'continue' | 'end';
 
 export interface NoteContext {
   readonly score: Score;
-  readonly slurs: ReadonlySet<string>;
+  readonly slurs: ExcerptSlurs;
+  readonly ties: OpenTies;
   readonly beams: ReadonlyMap<string, Beam>;
   readonly staves: number;
   readonly onlyStaff: number | null;
@@ -49,10 +52,18 @@ function soundXml(element: XmlElement, event: Timed): string {
   ].join('');
 }
 
-/** Both halves of a tie, as `tie` for the sound or `tied` for the eye. */
-function tieXml(event: Timed, name: 'tie' | 'tied'): string {
+/**
+ * Both halves of a tie, as `tie` for the sound or `tied` for the eye. One that goes on behind the last bar rings on there;
+ * one that comes from before the first bar has nothing to come from.
+ */
+function tieXml(event: Timed, name: 'tie' | 'tied', { leaving, arriving }: OpenTies): string {
   if (event.kind !== 'note' || !event.tie || isGrace(event)) return '';
-  return `${event.tie !== 'start' ? `<${name} type="stop"/>` : ''}${event.tie !== 'stop' ? `<${name} type="start"/>` : ''}`;
+  const stops = event.tie !== 'start' && !arriving.has(event.id);
+  const starts = event.tie !== 'stop';
+  const rings = starts && leaving.has(event.id);
+  return `${stops ? `<${name} type="stop"/>` : ''}${
+    rings ? (name === 'tied' ? '<tied type="let-ring"/>' : '') : starts ? `<${name} type="start"/>` : ''
+  }`;
 }
 
 /** Note value, dots, accidental and tuplet. */
@@ -82,16 +93,21 @@ function beamXml(element: XmlElement, event: Timed, { copyBeams, beams }: NoteCo
   return beam === 'begin' || beam === 'continue' || beam === 'end' ? `<beam number="1">${beam}</beam>` : '';
 }
 
-function notationsXml(element: XmlElement, event: Timed, { slurs, withoutFingerings }: NoteContext): string {
+function notationsXml(element: XmlElement, event: Timed, { slurs, ties, withoutFingerings }: NoteContext): string {
   const skip = (e: XmlElement): boolean =>
-    (e.name === 'slur' && !slurs.has(`${event.id} ${e.attributes['number'] ?? '1'} ${e.attributes['type'] ?? ''}`)) ||
+    (e.name === 'slur' &&
+      !slurs.kept.has(`${event.id} ${e.attributes['number'] ?? '1'} ${e.attributes['type'] ?? ''}`)) ||
     (withoutFingerings && e.name === 'fingering');
   const notations = childrenNamed(element, 'notations')
     .flatMap((group) => group.children)
     .map((c) => copy(c, skip))
     .join('');
-  const tied = tieXml(event, 'tied');
-  return notations !== '' || tied !== '' ? `<notations>${tied}${notations}</notations>` : '';
+  const tied = tieXml(event, 'tied', ties);
+  const edges = (slurs.atEdge.get(event.id) ?? [])
+    .map(({ number, role }) => `<slur type="${role}" number="${escapeXml(number)}"/>`)
+    .join('');
+  const all = `${tied}${notations}${edges}`;
+  return all === '' ? '' : `<notations>${all}</notations>`;
 }
 
 /** A note or rest written from the model; of the source only what is allowed. */
@@ -105,7 +121,7 @@ export function noteXml(element: XmlElement, event: Timed, context: NoteContext)
     `<note id="${event.id}"${hidden}>`,
     soundXml(element, event),
     isGrace(event) ? '' : `<duration>${event.duration}</duration>`,
-    tieXml(event, 'tie'),
+    tieXml(event, 'tie', context.ties),
     `<voice>${escapeXml(event.voice.slice(0, 8))}</voice>`,
     valueXml(element, event, context.score.ticksPerQuarter),
     copied('stem'),

@@ -11,7 +11,8 @@ import { attributesXml, DEFAULT_CLEF, fold, type Attributes } from './attributes
 import { emptyBar, measureBody } from './measure-body';
 import type { Timed } from './note-xml';
 import { openWedges, wedgeXml } from './open-wedges';
-import { pairedSlurs } from './paired-slurs';
+import { openTies, type OpenTies } from './open-ties';
+import { pairedSlurs, type ExcerptSlurs } from './paired-slurs';
 
 export interface ExcerptRequest {
   readonly from: number;
@@ -40,7 +41,8 @@ interface PartExcerpt {
   readonly index: number;
   readonly position: number;
   readonly byPlace: ReadonlyMap<string, Timed>;
-  readonly slurs: ReadonlySet<string>;
+  readonly slurs: ExcerptSlurs;
+  readonly ties: OpenTies;
   readonly onlyStaff: number | null;
 }
 
@@ -83,7 +85,7 @@ function sourceOf({ text, read, index }: PartExcerpt, b: number): XmlElement | n
 }
 
 function barXml(excerpt: PartExcerpt, bar: Bar): string {
-  const { read, request, part, index, position, from, to, onlyStaff, byPlace, slurs } = excerpt;
+  const { read, request, part, index, position, from, to, onlyStaff, byPlace, slurs, ties } = excerpt;
   const b = bar.index as number;
   const tree = sourceOf(excerpt, b);
   const edge = (at: 'begin' | 'end'): string =>
@@ -100,6 +102,7 @@ function barXml(excerpt: PartExcerpt, bar: Bar): string {
         bar,
         byPlace,
         slurs,
+        ties,
         staves: onlyStaff === null ? part.staves : 1,
         onlyStaff,
         withoutFingerings: request.withoutFingerings ?? false,
@@ -125,7 +128,7 @@ function eventsByPlace(score: Score, from: number, to: number) {
   const notes = score.notes.filter(inRange);
   const byPlace = new Map<string, Timed>();
   for (const e of [...notes, ...score.rests.filter(inRange)]) byPlace.set(`${e.part} ${e.bar} ${e.sourceIndex}`, e);
-  return { byPlace, slurs: pairedSlurs(notes) };
+  return { byPlace, slurs: pairedSlurs(notes), ties: openTies(score.notes, from, to) };
 }
 
 /**
