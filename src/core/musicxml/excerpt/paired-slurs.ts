@@ -70,9 +70,9 @@ export function pairedSlurs(notes: readonly Note[]): ExcerptSlurs {
   const edge = (end: End, role: 'start' | 'stop'): void => {
     const voice = voices.get(`${end.note.part} ${end.note.staff} ${end.note.voice}`) ?? [];
     const other = role === 'start' ? voice[voice.length - 1] : voice[0];
-    const isBeyond = other && (role === 'start' ? other.onset > end.note.onset : other.onset < end.note.onset);
-    if (!other || !isBeyond) return;
+    // At the very edge there is no note to draw it to: it is handed on as it stands.
     kept.add(keyOf(end, role));
+    if (!other || (role === 'start' ? other.onset <= end.note.onset : other.onset >= end.note.onset)) return;
     const there = atEdge.get(other.id);
     const mark = { number: end.number, role: role === 'start' ? ('stop' as const) : ('start' as const) };
     if (there) there.push(mark);

@@ -10,7 +10,7 @@ import { escapeXml, parseFragment, type XmlElement } from '../xml-tree';
 import { attributesXml, DEFAULT_CLEF, fold, type Attributes } from './attributes-xml';
 import { emptyBar, measureBody } from './measure-body';
 import type { Timed } from './note-xml';
-import { openWedges, wedgeXml } from './open-wedges';
+import { openOttavas, openWedges, wedgeXml } from './open-lines';
 import { openTies, type OpenTies } from './open-ties';
 import { pairedSlurs, type ExcerptSlurs } from './paired-slurs';
 
@@ -91,7 +91,7 @@ function barXml(excerpt: PartExcerpt, bar: Bar): string {
   const edge = (at: 'begin' | 'end'): string =>
     openWedges(read.score, part.id, at === 'begin' ? b : b + 1, at)
       .map((wedge) => wedgeXml(wedge, at, onlyStaff))
-      .join('');
+      .join('') + openOttavas(read.score, part.id, at === 'begin' ? b : b + 1, at, onlyStaff);
   const closing = b === to ? edge('end') : '';
   const body = tree
     ? measureBody(tree, {

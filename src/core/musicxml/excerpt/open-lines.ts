@@ -1,5 +1,38 @@
 import type { Direction, Score } from '../../score';
 
+/** An octave line that goes on over the edge of an excerpt. */
+interface OpenOttava {
+  readonly role: string;
+  readonly size: number;
+  readonly staff: number | null;
+}
+
+/** Octave lines of a part that began before bar `bar` and did not end there, as they are taken up or left. */
+export function openOttavas(
+  score: Score,
+  part: string,
+  bar: number,
+  at: 'begin' | 'end',
+  onlyStaff: number | null,
+): string {
+  const open = new Map<number | null, OpenOttava>();
+  const edge = score.bars[bar]?.onset ?? Infinity;
+  for (const d of score.directions) {
+    if (d.kind !== 'ottava' || d.part !== part) continue;
+    if (d.role === 'stop') {
+      if (d.bar < bar || (at === 'begin' && d.onset <= edge)) open.delete(d.staff);
+    } else if ((d.role === 'up' || d.role === 'down') && d.bar < bar)
+      open.set(d.staff, { role: d.role, size: d.size, staff: d.staff });
+  }
+  return [...open.values()]
+    .filter(({ staff }) => onlyStaff === null || (staff ?? 1) === onlyStaff)
+    .map(({ role, size, staff }) => {
+      const where = onlyStaff === null && staff !== null ? `<staff>${staff}</staff>` : '';
+      return `<direction><direction-type><octave-shift type="${at === 'end' ? 'stop' : role}" size="${size}"/></direction-type>${where}</direction>`;
+    })
+    .join('');
+}
+
 /** A hairpin that goes on over the edge of an excerpt. */
 export interface OpenWedge {
   readonly role: 'crescendo' | 'diminuendo';
