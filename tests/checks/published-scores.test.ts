@@ -1,5 +1,5 @@
 /**
- * Published scores of many parts (songs, chamber music, an orchestra, chant, dances), as a package of the registry ships
+ * Published scores of many parts (songs, chamber music, an orchestra, chant, dances), as a package of the registry has
  * them for its own tests, read by us and by Verovio from the very same file. Compared is every note of every part: its
  * bar, its onset in it and its written pitch, in the order of playing. What the other reader has otherwise is named in
  * `otherwise`, each with its reason, and nothing else may differ.

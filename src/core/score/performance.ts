@@ -70,7 +70,7 @@ function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[]
   return level;
 }
 
-/** Where a time inside a bar falls when pairs are swung: what stands on the second of a pair moves, and nothing else. */
+/** Where a time inside a bar falls when pairs are swung: what stands on the second of a pair moves, nothing else. */
 function swung(at: number, bar: Bar, score: Score): number {
   const mark = score.swings.filter((s) => s.onset <= bar.onset + at).pop();
   if (!mark || mark.first === mark.second) return at;

@@ -87,12 +87,16 @@ function useForWhom(piece: Piece, studentId: string | null, choices: ViewChoices
   };
 }
 
-/** The bars that are looked at: the section in hand, those chosen on the strip, the first section, the first bars. */
-function barsShown({ score, section, sections }: PieceContext, chosen: readonly [number, number] | null) {
-  const shown = section ?? (chosen ? null : sections[0]);
+/**
+ * The bars that are looked at: the section in hand, those chosen on the strip, else the first section or the first bars
+ * in which the player has something to play.
+ */
+function barsShown({ score, played, section, sections }: PieceContext, chosen: readonly [number, number] | null) {
+  const first = played.notes[0]?.bar ?? 0;
+  const shown = section ?? (chosen ? null : (sections.find((s) => s.from <= first && s.to >= first) ?? sections[0]));
   return shown
     ? ([shown.from, shown.to] as const)
-    : (chosen ?? ([0, Math.min(FIRST_BARS, score.bars.length) - 1] as const));
+    : (chosen ?? ([first, Math.min(first + FIRST_BARS, score.bars.length) - 1] as const));
 }
 
 /** The counts of the player's upper staff, and what they hang on. */

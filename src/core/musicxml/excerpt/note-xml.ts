@@ -53,9 +53,8 @@ function soundXml(element: XmlElement, event: Timed): string {
 }
 
 /**
- * Both halves of a tie, as `tie` for the sound or `tied` for the eye. One that goes on behind the last bar rings on there;
- * one that comes from
- * before the first bar is only shown.
+ * Both halves of a tie, as `tie` for the sound or `tied` for the eye. One that goes on behind the last bar rings on
+ * there; one that comes from before the first bar is only shown.
  */
 function tieXml(event: Timed, name: 'tie' | 'tied', { leaving, arriving }: OpenTies): string {
   if (event.kind !== 'note' || !event.tie || isGrace(event)) return '';

@@ -32,6 +32,26 @@ const noSigns = (): RawSigns => ({
 const beginsLine = (print: XmlElement): boolean =>
   print.attributes['new-system'] === 'yes' || print.attributes['new-page'] === 'yes';
 
+/** Notes under one beam, as they come. */
+class BeamGroups {
+  readonly lengths: Fraction[] = [];
+  any = false;
+  private readonly from = new Map<string, Fraction>();
+
+  note(element: XmlElement, { voice, onset, duration }: RawNote): void {
+    const beam = childText(element, 'beam');
+    this.any ||= beam !== undefined;
+    if (beam === 'begin') this.from.set(voice, onset);
+    const from = beam === 'end' ? this.from.get(voice) : undefined;
+    if (from) this.lengths.push(subtract(add(onset, duration), from));
+  }
+}
+
+function putSwing(sound: XmlElement | undefined, onset: Fraction, swings: RawSwing[]): void {
+  const swing = sound ? readSwing(sound, onset) : null;
+  if (swing) swings.push(swing);
+}
+
 /**
  * Reads one measure. `state` is changed in place as the bar changes it. Times that run before the bar or
  * are not numbers are warned about and clamped; nothing throws.
@@ -47,9 +67,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
   const cursor = new Cursor(state, warn);
   let chordOnset: Fraction | null = null;
   let lineBreak = false;
-  let hasBeams = false;
-  const beamed: Fraction[] = [];
-  const beamFrom = new Map<string, Fraction>();
+  const groups = new BeamGroups();
   let barRepeat: RawMeasure['barRepeat'] = null;
   for (const element of measure.children)
     switch (element.name) {
@@ -57,11 +75,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
         const note = readNote(element, { state, cursor, warn, sourceIndex: events.length, chordOnset });
         events.push(note);
         if (!note.chord) chordOnset = note.onset;
-        const beam = childText(element, 'beam');
-        hasBeams ||= beam !== undefined;
-        if (beam === 'begin') beamFrom.set(note.voice, note.onset);
-        const from = beam === 'end' ? beamFrom.get(note.voice) : undefined;
-        if (from) beamed.push(subtract(add(note.onset, note.duration), from));
+        groups.note(element, note);
         break;
       }
       case 'backup':
@@ -80,20 +94,15 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
       }
       case 'direction': {
         const onset = onsetOf(element, cursor.at, state);
-        const sound = child(element, 'sound');
-        const swing = sound ? readSwing(sound, onset) : null;
-        if (swing) swings.push(swing);
+        readDirection(element, cursor.at, state, { directions, tempos, signs }, warn);
+        putSwing(child(element, 'sound'), onset, swings);
         const accords = readAccords(element);
         if (accords.length > 0) attributes.push({ onset, accords });
-        readDirection(element, cursor.at, state, { directions, tempos, signs }, warn);
         break;
       }
       case 'sound':
-        {
-          const swing = readSwing(element, cursor.at);
-          if (swing) swings.push(swing);
-        }
         readSound(element, cursor.at, signs, tempos, warn);
+        putSwing(element, cursor.at, swings);
         break;
       case 'harmony': {
         const chord = readHarmony(element);
@@ -119,8 +128,8 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
     signs,
     length: cursor.reach,
     lineBreak,
-    hasBeams,
-    beamed,
+    hasBeams: groups.any,
+    beamed: groups.lengths,
     barRepeat,
   };
 }

@@ -27,6 +27,9 @@ export function xOfOnset(
   return before.x + ((after.x - before.x) * (onset - before.o)) / Math.max(1, after.o - before.o);
 }
 
+/** Bars of rest in a row before they are numbered. */
+const COUNTED_FROM = 2;
+
 interface Props {
   readonly score: Score;
   readonly counts: readonly BarCount[];
@@ -37,14 +40,43 @@ interface Props {
   readonly silent: 'brackets' | 'hidden';
 }
 
-/** Counts under the notes; held and silent ones in brackets or left out. */
+/** Bars of rest that follow one another, each with its number among them: what is counted before an entry. */
+function restsCounted(counts: readonly BarCount[]): ReadonlyMap<number, string> {
+  const runs: number[][] = [];
+  counts.forEach((c, i) => {
+    if (c.tokens.some((t) => t.sounding)) return;
+    const before = runs[runs.length - 1];
+    if (before && before[before.length - 1] === i - 1) before.push(i);
+    else runs.push([i]);
+  });
+  return new Map(
+    runs
+      .filter((run) => run.length >= COUNTED_FROM)
+      .flatMap((run) => run.map((i, k) => [counts[i]?.bar ?? 0, `rest ${k + 1} of ${run.length}`] as const)),
+  );
+}
+
+/** Counts under the notes; held and silent ones in brackets or left out; bars of rest by their number. */
 export function CountLane({ score, counts, onsets, layout, words, silent }: Props): ReactNode {
+  const rests = restsCounted(counts);
   return (
     <div className="relative h-9 border-t border-rule" role="group" aria-label="Count">
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Count</span>
       {counts.flatMap((barCount) => {
         const bar = score.bars[barCount.bar];
-        if (!bar || !layout.bars.has(bar.id)) return [];
+        const box = bar ? layout.bars.get(bar.id) : undefined;
+        if (!bar || !box) return [];
+        const rest = rests.get(barCount.bar);
+        if (rest !== undefined)
+          return (
+            <span
+              key={bar.id}
+              className="absolute top-1.5 -translate-x-1/2 whitespace-nowrap text-sm leading-6 text-ink-2"
+              style={{ left: box.x + box.width / 2 }}
+            >
+              {rest}
+            </span>
+          );
         return barCount.tokens.map((token) => {
           const x = xOfOnset(token.onset, bar, onsets, layout);
           const word = words.get(onsets.get(token.onset) ?? '');
