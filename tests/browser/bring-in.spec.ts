@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
 
 const MENUET = readFileSync('tests/pieces/petzold-menuet.musicxml', 'utf8');
 const CONTAINER =
@@ -44,10 +44,7 @@ test('a printed piece is laid out as bars, two of them typed, and its export ope
   await page.getByRole('button', { name: 'Save as MusicXML with your marks' }).click();
   const path = await (await download).path();
   await goTo(page, 'Shelf');
-  await page
-    .getByLabel('Choose a music file')
-    .setInputFiles({ name: 'again.musicxml', mimeType: 'text/xml', buffer: readFileSync(path) });
-  await page.waitForURL(/\/read/);
+  await bringMusic(page, 'again.musicxml', readFileSync(path));
   await expect(page.locator('[id="g1-p1-n3"]')).toBeVisible();
   const pieces = await storedRows(page, 'pieces');
   expect(pieces).toHaveLength(2);

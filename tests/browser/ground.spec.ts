@@ -3,7 +3,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { writeStudioFile } from '../../src/core/studio';
-import { goTo, openOwnStudio, putRow, storedRows } from './studio';
+import { bringMusic, goTo, openOwnStudio, putRow, storedRows } from './studio';
 
 const TUNE = `X:1
 T:Two halves
@@ -15,10 +15,7 @@ C D E F | G A B c | c B A G | C4 | E F G A | c B A G | F E D C | C4 |]
 `;
 
 async function bringIn(page: Page, name = 'tune.abc', text = TUNE): Promise<void> {
-  await page
-    .getByLabel('Choose a music file')
-    .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
-  await page.waitForURL(/\/read/);
+  await bringMusic(page, name, text);
 }
 
 async function addStudent(page: Page, name: string): Promise<void> {

@@ -1,11 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { openAbc, openPiece } from '../../src/core/studio';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
 
 async function bringIn(page: Page, name: string, text: string): Promise<void> {
-  await page.getByLabel('Choose a music file').setInputFiles({ name, mimeType: 'text/xml', buffer: Buffer.from(text) });
-  await page.waitForURL(/\/read/);
+  await bringMusic(page, name, text);
 }
 const xmlOf = (abc: string): string => {
   const opened = openAbc(abc, 'x.abc');

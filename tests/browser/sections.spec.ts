@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { openPiece } from '../../src/core/studio';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
 
 test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees what differs, and undoes', async ({
   page,
@@ -9,10 +9,7 @@ test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees 
   const opened = await openPiece(readFileSync('tests/pieces/ode.abc'), 'ode.abc');
   if (!opened.ok) throw new Error(opened.issue.message);
   await openOwnStudio(page);
-  await page
-    .getByLabel('Choose a music file')
-    .setInputFiles({ name: 'ode.musicxml', mimeType: 'text/xml', buffer: Buffer.from(opened.value.text) });
-  await page.waitForURL(/\/read/);
+  await bringMusic(page, 'ode.musicxml', opened.value.text);
   await goTo(page, 'Sections');
   await page.getByRole('button', { name: /Accept all 4/ }).waitFor();
   await page.keyboard.press('Enter');
