@@ -22,7 +22,7 @@ export async function countVerb(bytes: Uint8Array, file: string, options: Option
       'bad-option',
       `--bars takes a bar or a range such as 4-7, counted from 0; "${options['bars'] ?? ''}" is neither.`,
     );
-  const opened = await openPiece(bytes, file);
+  const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const chosen = chosenPlayer(opened.value.read.score, file, options);
   if (!chosen.ok) return chosen;

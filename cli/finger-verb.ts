@@ -8,7 +8,7 @@ import { aboutPlayer, chosenPlayer } from './player';
 import type { OptionValues } from './options';
 
 export async function fingerVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
-  const opened = await openPiece(bytes, file);
+  const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const chosen = chosenPlayer(opened.value.read.score, file, options);
   if (!chosen.ok) return chosen;

@@ -7,7 +7,7 @@ import type { OptionValues } from './options';
 import { aboutPlayer, chosenPlayer } from './player';
 
 export async function ladderVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
-  const opened = await openPiece(bytes, file);
+  const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const refused = tooLongToCompare(opened.value.read.score, file);
   if (refused) return refused;

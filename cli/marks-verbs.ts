@@ -25,7 +25,7 @@ async function withScore(
   describe: (analysis: Analysis) => object,
   refuse: Refusal = () => null,
 ): Promise<Result<unknown>> {
-  const opened = await openPiece(bytes, file);
+  const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
   const refused = refuse(score, file);

@@ -5,8 +5,12 @@ import { fail, ok, type Result } from '../src/core/result';
 import type { Score } from '../src/core/score';
 import type { OptionShapes, OptionValues } from './options';
 
+/** Taken by every verb that reads a file: which of several scores in a compressed one. */
+export const FILE_OPTIONS = { score: { kind: 'text' } } as const satisfies OptionShapes;
+
 /** Taken by every verb that asks for a player. */
 export const PLAYER_OPTIONS = {
+  ...FILE_OPTIONS,
   part: { kind: 'text' },
   instrument: { kind: 'choice', of: INSTRUMENT_IDS },
 } as const satisfies OptionShapes;

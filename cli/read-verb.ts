@@ -10,9 +10,10 @@ import {
 } from '../src/core/score';
 import { partName, playerChoices } from '../src/core/players';
 import { openPiece } from '../src/core/studio';
+import type { OptionValues } from './options';
 
 /** What `oak read` prints; field names are a contract. */
-export function describeScore(score: Score): unknown {
+export function describeScore(score: Score): object {
   const q = (length: number): string => quartersText(score, length);
   const { order } = playingOrder(score.bars);
   const first = score.bars[0];
@@ -80,7 +81,9 @@ export function describeScore(score: Score): unknown {
   };
 }
 
-export async function readVerb(bytes: Uint8Array, file: string): Promise<Result<unknown>> {
-  const opened = await openPiece(bytes, file);
-  return opened.ok ? ok(describeScore(opened.value.read.score)) : opened;
+export async function readVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
+  const opened = await openPiece(bytes, file, options['score']);
+  if (!opened.ok) return opened;
+  const { read, scores } = opened.value;
+  return ok({ ...describeScore(read.score), ...(scores ? { scores: scores.paths } : {}) });
 }

@@ -66,7 +66,7 @@ export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
 }
 
 export async function sectionsVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
-  const opened = await openPiece(bytes, file);
+  const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
   const chosen = chosenPlayer(score, file, options);

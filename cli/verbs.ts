@@ -9,7 +9,7 @@ import { countVerb } from './count-verb';
 import { fingerVerb } from './finger-verb';
 import { ladderVerb } from './ladder-verb';
 import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-verbs';
-import { PLAYER_OPTIONS } from './player';
+import { FILE_OPTIONS, PLAYER_OPTIONS } from './player';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
 import { writeVerb } from './write-verb';
@@ -21,7 +21,7 @@ interface Verb {
 }
 
 export const VERBS = {
-  read: { options: {}, takesFile: true, run: readVerb },
+  read: { options: FILE_OPTIONS, takesFile: true, run: readVerb },
   sections: { options: PLAYER_OPTIONS, takesFile: true, run: sectionsVerb },
   finger: {
     options: {
@@ -67,7 +67,11 @@ export const VERBS = {
     takesFile: true,
     run: ladderVerb,
   },
-  write: { options: { marks: { kind: 'text' }, out: { kind: 'text' } }, takesFile: true, run: writeVerb },
+  write: {
+    options: { ...FILE_OPTIONS, marks: { kind: 'text' }, out: { kind: 'text' } },
+    takesFile: true,
+    run: writeVerb,
+  },
   schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },
 } as const satisfies Readonly<Record<string, Verb>>;
 

@@ -30,7 +30,7 @@ const marksSchema = z.union([
 export async function writeVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
   const out = options['out'];
   if (out === undefined) return fail('bad-option', 'write needs -o OUT.musicxml.');
-  const opened = await openPiece(bytes, file);
+  const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   let marks: z.infer<typeof marksSchema> = [];
   if (options['marks'] !== undefined) {

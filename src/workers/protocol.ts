@@ -22,6 +22,8 @@ import type { Conflict, KeptDocument, Zone } from '@/core/studio';
 /** A file as it was read, with what the reader had to say. */
 export interface OpenedFile extends ReadPiece {
   readonly notes: readonly string[];
+  /** Of a compressed file with several scores: all of them, and which this is. */
+  readonly scores?: { readonly paths: readonly string[]; readonly path: string };
 }
 
 /** A later edition of a piece: its document, the ids it keeps, and what became of its bars. */
@@ -71,7 +73,7 @@ export interface LoadedPiece {
 
 /** What a teacher brings: a file, or something typed. */
 export type Brought =
-  | { readonly kind: 'file'; readonly bytes: Uint8Array; readonly fileName: string }
+  | { readonly kind: 'file'; readonly bytes: Uint8Array; readonly fileName: string; readonly score?: string }
   | { readonly kind: 'abc'; readonly text: string; readonly fileName: string }
   | { readonly kind: 'grid'; readonly grid: Grid; readonly fileName: string };
 

@@ -24,7 +24,7 @@ function readOf(loaded: LoadedPiece): Result<ReadScore> {
 function opening(brought: Brought): Promise<Result<OpenedPiece>> {
   switch (brought.kind) {
     case 'file':
-      return openPiece(brought.bytes, brought.fileName);
+      return openPiece(brought.bytes, brought.fileName, brought.score);
     case 'abc':
       return Promise.resolve(openAbc(brought.text, brought.fileName));
     case 'grid':

@@ -9,6 +9,8 @@ export interface MusicXmlFile extends ReadScore {
   readonly source: DecodedText;
   /** Path inside the zip, for a compressed file. */
   readonly zipPath: string | null;
+  /** Paths of all scores in the zip; empty for a plain file. */
+  readonly scores: readonly string[];
 }
 
 const NOT_READ: Readonly<Record<'pdf' | 'image' | 'html' | 'studio' | 'abc' | 'midi' | 'unknown', string>> = {
@@ -22,26 +24,29 @@ const NOT_READ: Readonly<Record<'pdf' | 'image' | 'html' | 'studio' | 'abc' | 'm
 };
 
 /**
- * Bytes of a `.musicxml`, `.xml` or `.mxl` file to a score. What it is not is said in one sentence with a code:
- * `empty-file`, `is-pdf`, `is-image`, `is-html`, `is-midi`, `unknown-format`, the codes of the zip and of the reader.
+ * Bytes of a `.musicxml`, `.xml` or `.mxl` file to a score; of a zip with several, the one that is wanted or the first.
+ * What it is not is said in one sentence with a code: `empty-file`, `is-pdf`, `is-image`, `is-html`, `is-midi`,
+ * `unknown-format`, the codes of the zip and of the reader.
  *
  * @example readMusicXmlFile(new TextEncoder().encode('%PDF-1.7'), 'page.xml').issue.code // → 'is-pdf'
  */
-export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicXmlFile> {
+export function readMusicXmlFile(bytes: Uint8Array, file: string, wanted?: string): Result<MusicXmlFile> {
   if (bytes.length > LIMITS.fileBytes)
     return fail('too-large', `${file} is larger than 64 MB; export the movements as single files.`, { file });
   const kind = sniffFile(bytes, file);
   let inner = bytes;
   let zipPath: string | null = null;
+  let scores: readonly string[] = [];
   let notes: readonly { readonly code: string; readonly message: string }[] = [];
   switch (kind) {
     case 'empty':
       return fail('empty-file', `${file} is empty: there is nothing in it to read.`, { file });
     case 'zip': {
-      const unpacked = unpackMxl(bytes, file);
+      const unpacked = unpackMxl(bytes, file, wanted);
       if (!unpacked.ok) return unpacked;
       inner = unpacked.value.bytes;
       zipPath = unpacked.value.path;
+      scores = unpacked.value.paths;
       notes = unpacked.value.notes;
       break;
     }
@@ -71,5 +76,5 @@ export function readMusicXmlFile(bytes: Uint8Array, file: string): Result<MusicX
     fileNotes.length === 0
       ? read.value.score
       : { ...read.value.score, warnings: [...fileNotes, ...read.value.score.warnings] };
-  return ok({ ...read.value, score, source: source.value, zipPath });
+  return ok({ ...read.value, score, source: source.value, zipPath, scores });
 }

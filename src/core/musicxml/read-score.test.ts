@@ -261,3 +261,29 @@ describe('encodings', () => {
     }
   });
 });
+
+describe('a compressed file with several scores', () => {
+  const score = (title: string): string =>
+    `<score-partwise><movement-title>${title}</movement-title><part-list><score-part id="P1"><part-name>x</part-name></score-part></part-list><part id="P1"><measure number="1"/></part></score-partwise>`;
+  const container =
+    '<container><rootfiles><rootfile full-path="a.xml"/><rootfile full-path="b.xml"/></rootfiles></container>';
+  const bytes = zipSync({
+    'META-INF/container.xml': strToU8(container),
+    'a.xml': strToU8(score('First')),
+    'b.xml': strToU8(score('Second')),
+  });
+  const opened = (wanted?: string) => {
+    const read = readMusicXmlFile(bytes, 'two.mxl', wanted);
+    return read.ok ? read.value : read.issue.code;
+  };
+  it('offers them: by path, by number, and the first where none is said, which is said', () => {
+    expect(opened()).toMatchObject({ scores: ['a.xml', 'b.xml'], zipPath: 'a.xml', score: { title: 'First' } });
+    expect(opened('b.xml')).toMatchObject({ zipPath: 'b.xml', score: { title: 'Second' } });
+    expect(opened('2')).toMatchObject({ score: { title: 'Second' } });
+    expect(opened('3')).toBe('no-such-score');
+    const first = readMusicXmlFile(bytes, 'two.mxl');
+    expect(first.ok && first.value.score.warnings.map((w) => w.code)).toContain('several-scores');
+    const second = readMusicXmlFile(bytes, 'two.mxl', '2');
+    expect(second.ok && second.value.score.warnings.map((w) => w.code)).not.toContain('several-scores');
+  });
+});

@@ -23,6 +23,8 @@ export interface OpenedPiece {
   /** What the teacher brought when that was not MusicXML. */
   readonly original: string | null;
   readonly read: ReadScore;
+  /** Of a compressed file with several scores: all of them, and which this is. */
+  readonly scores?: { readonly paths: readonly string[]; readonly path: string };
 }
 
 /**
@@ -41,11 +43,12 @@ const withWarnings = (read: ReadScore, more: readonly ScoreWarning[]): ReadScore
 });
 
 /**
- * Opens MusicXML (plain or zipped), ABC or MIDI by content. Errors carry the codes of the reader that was tried.
+ * Opens MusicXML (plain or zipped), ABC or MIDI by content; of a zip with several scores the wanted one, by path or by
+ * number from 1. Errors carry the codes of the reader that was tried.
  *
  * @example openPiece(new TextEncoder().encode(xml), 'x.xml').then((r) => r.value.format) // → 'musicxml'
  */
-export async function openPiece(bytes: Uint8Array, file: string): Promise<Result<OpenedPiece>> {
+export async function openPiece(bytes: Uint8Array, file: string, wanted?: string): Promise<Result<OpenedPiece>> {
   const kind = sniffFile(bytes, file);
   if (kind === 'abc') {
     const text = decodeText(bytes, file);
@@ -75,9 +78,9 @@ export async function openPiece(bytes: Uint8Array, file: string): Promise<Result
       read: withWarnings(read.value, rough),
     });
   }
-  const read = readMusicXmlFile(bytes, file);
+  const read = readMusicXmlFile(bytes, file, wanted);
   if (!read.ok) return read;
-  const { source, zipPath } = read.value;
+  const { source, zipPath, scores } = read.value;
   return ok({
     format: zipPath === null ? 'musicxml' : 'mxl',
     text: source.text,
@@ -85,6 +88,7 @@ export async function openPiece(bytes: Uint8Array, file: string): Promise<Result
     bom: source.bom,
     original: null,
     read: read.value,
+    ...(zipPath !== null && scores.length > 1 ? { scores: { paths: scores, path: zipPath } } : {}),
   });
 }
 

@@ -3,29 +3,47 @@ import { bringInPiece } from '@/core/commands';
 import { instrumentFromWords, instrumentName, instrumentOf } from '@/core/instruments';
 import type { Result } from '@/core/result';
 import type { Done, StudioAccess } from '@/store';
+import type { PlayerChoice } from '@/core/players';
 import { openBrought, type OpenedFile } from '@/workers';
-import type { WhosePart } from './whose-part-dialog';
 
-/** Asks whose part a file is; null where it is not to come in. */
-export type AskWhosePart = (opened: OpenedFile, fileName: string) => Promise<WhosePart | null>;
+/** What was said of a file: whose part it is, and the instrument where it was changed. */
+export interface WhosePart {
+  readonly player: PlayerChoice;
+  readonly instrument?: string;
+}
 
-/** Whether something has to be asked of a file: there are several parts, or nobody says what the one is played on. */
-export const isUnsure = ({ players }: OpenedFile): boolean => players.length > 1 || players.some((p) => !p.told.sure);
+/** Asks whose part a file is; another score of the file, or null where it is not to come in. */
+export type AskWhosePart = (opened: OpenedFile, fileName: string) => Promise<AboutFile | null>;
+
+/** What is answered: whose part it is, or another score of the same file. */
+export type AboutFile =
+  { readonly kind: 'part'; readonly whose: WhosePart } | { readonly kind: 'score'; readonly path: string };
+
+/** Whether something has to be asked: there are several parts or scores, or nobody says what the one is played on. */
+export const isUnsure = ({ players, scores }: OpenedFile): boolean =>
+  scores !== undefined || players.length > 1 || players.some((p) => !p.told.sure);
 
 /**
  * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. Nothing is
  * stored otherwise; null where the teacher thought better of it.
  */
-export async function bringIn(studio: StudioAccess, file: File, ask: AskWhosePart): Promise<Result<Done> | null> {
+export async function bringIn(
+  studio: StudioAccess,
+  file: File,
+  ask: AskWhosePart,
+  score?: string,
+): Promise<Result<Done> | null> {
   const opened = await openBrought({
     kind: 'file',
     bytes: new Uint8Array(await file.arrayBuffer()),
     fileName: file.name,
+    ...(score === undefined ? {} : { score }),
   });
   if (!opened.ok) return opened;
-  const whose = isUnsure(opened.value) ? await ask(opened.value, file.name) : {};
-  if (whose === null) return null;
-  return studio.run(bringInPiece, { read: opened.value, fileName: file.name, verb: 'brought in', ...whose });
+  const about = isUnsure(opened.value) ? await ask(opened.value, file.name) : undefined;
+  if (about === null) return null;
+  if (about?.kind === 'score') return bringIn(studio, file, ask, about.path);
+  return studio.run(bringInPiece, { read: opened.value, fileName: file.name, verb: 'brought in', ...about?.whose });
 }
 
 /** A voice says its instrument, its clef and how far from the page it sounds. */

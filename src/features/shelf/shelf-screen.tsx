@@ -12,9 +12,9 @@ import { Button, EmptyState, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import type { OpenedFile } from '@/workers';
-import { bringIn, type AskWhosePart } from './bring-in';
+import { bringIn, type AboutFile, type AskWhosePart } from './bring-in';
 import { NewPieceDialog } from './new-piece-dialog';
-import { WhosePartDialog, type WhosePart } from './whose-part-dialog';
+import { WhosePartDialog } from './whose-part-dialog';
 
 const FORMAT: Readonly<Record<Piece['format'], string>> = {
   musicxml: 'MusicXML',
@@ -29,7 +29,7 @@ const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
 interface Asking {
   readonly opened: OpenedFile;
   readonly fileName: string;
-  readonly answer: (whose: WhosePart | null) => void;
+  readonly answer: (about: AboutFile | null) => void;
 }
 
 /** Files taken one after the other; each that cannot be read is said. */
@@ -46,9 +46,9 @@ function useTaking() {
       setAsking({
         opened,
         fileName,
-        answer: (whose) => {
+        answer: (about) => {
           setAsking(null);
-          resolve(whose);
+          resolve(about);
         },
       });
     });
@@ -75,6 +75,16 @@ function useTaking() {
       }
     });
   return { takeAll, busy, problems, asking };
+}
+
+/** What is asked of the file in hand. */
+function AskingDialog({ asking }: { readonly asking: Asking | null }): ReactNode {
+  if (!asking) return null;
+  const { opened, fileName, answer } = asking;
+  // Another score of the file is another question.
+  return (
+    <WhosePartDialog key={opened.scores?.path ?? fileName} opened={opened} fileName={fileName} onChosen={answer} />
+  );
 }
 
 function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
@@ -166,7 +176,7 @@ export function ShelfScreen(): ReactNode {
             <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
           </Button>
         </div>
-        {asking ? <WhosePartDialog opened={asking.opened} fileName={asking.fileName} onChosen={asking.answer} /> : null}
+        <AskingDialog asking={asking} />
         <NewPieceDialog kind={making} onClose={() => setMaking(null)} />
         <input
           ref={input}

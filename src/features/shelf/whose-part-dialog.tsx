@@ -5,15 +5,10 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import { INSTRUMENT_IDS, instrumentName, instrumentOf } from '@/core/instruments';
 import type { PlayerChoice } from '@/core/players';
 import { useStudents } from '@/store';
-import { Button } from '@/ui';
+import { Button, PickOne } from '@/ui';
 import type { OpenedFile } from '@/workers';
+import type { AboutFile } from './bring-in';
 import { FirstBars } from './first-bars';
-
-/** What was said of a file: whose part it is, and the instrument where it was changed. */
-export interface WhosePart {
-  readonly player: PlayerChoice;
-  readonly instrument?: string;
-}
 
 const INSTRUMENTS = 'instruments-to-choose';
 
@@ -101,7 +96,7 @@ export function WhosePartDialog({
   readonly opened: OpenedFile;
   readonly fileName: string;
   /** Null where the piece is not to come in. */
-  readonly onChosen: (chosen: WhosePart | null) => void;
+  readonly onChosen: (chosen: AboutFile | null) => void;
 }): ReactNode {
   const { players } = opened;
   const guess = useGuess(players);
@@ -112,7 +107,9 @@ export function WhosePartDialog({
   const instrument = typed ?? (chosen ? nameOfGuess(chosen) : '');
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    if (chosen) onChosen({ player: chosen, ...(typed === null || typed.trim() === '' ? {} : { instrument: typed }) });
+    if (!chosen) return;
+    const said = typed === null || typed.trim() === '' ? {} : { instrument: typed };
+    onChosen({ kind: 'part', whose: { player: chosen, ...said } });
   };
   return (
     <Dialog open onClose={() => onChosen(null)} className="relative z-40">
@@ -128,6 +125,16 @@ export function WhosePartDialog({
               ? '. Fingers, counts, breaths and ladders are made for this part; it can be changed at any time.'
               : ''}
           </p>
+          {opened.scores ? (
+            <div className="mb-3">
+              <PickOne
+                label="Score in this file"
+                value={opened.scores.path}
+                choices={opened.scores.paths.map((path) => [path, path] as const)}
+                onPick={(path) => onChosen({ kind: 'score', path })}
+              />
+            </div>
+          ) : null}
           <form className="flex min-h-0 flex-col" onSubmit={submit}>
             <ul className="min-h-0 flex-1 overflow-y-auto border-t border-rule" aria-label="Parts">
               {players.map((choice) => (
