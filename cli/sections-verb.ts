@@ -16,7 +16,7 @@ export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
   return {
     ...aboutPlayer(chosen),
     /** Form and sameness are of all that sounds; corners and difficulty are the player's. */
-    of: { sections: 'all parts', repeats: 'all parts', corners: 'the part' },
+    of: { sections: 'all parts', repeats: 'all parts', payoff: 'the part', corners: 'the part' },
     sections: sections.map((s) => ({
       name: s.name,
       letter: s.letter,

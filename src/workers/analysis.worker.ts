@@ -8,7 +8,7 @@ import { orderChunks } from '@/core/ladder';
 import { playedBy, stringsOf, type Player } from '@/core/players';
 import { realiseOrnaments } from '@/core/ornaments';
 import { fail, ok, type Result } from '@/core/result';
-import { MOST_BARS_FOR_SAMENESS } from '@/core/sameness';
+import { MOST_BARS_FOR_SAMENESS, rhythmFamilies } from '@/core/sameness';
 import type { Score } from '@/core/score';
 import { loadedPieces } from './loaded-pieces';
 import type { AnalysisWorkerApi, LoadedPiece } from './protocol';
@@ -41,7 +41,8 @@ const api: AnalysisWorkerApi = {
     await progress(0.6);
     const { sections } = analysis;
     await progress(0.8);
-    const { families, payOff, difficulties, corners } = analysis;
+    const { payOff, difficulties, corners } = analysis;
+    const families = rhythmFamilies(analysis.played);
     return ok({ ...sameness, sections, families, payOff, difficulties, corners });
   },
   finger: (loaded, player, request) => {

@@ -37,6 +37,7 @@ export interface Analysis {
   readonly sections: readonly ProposedSection[];
   readonly harmony: Harmony;
   readonly families: readonly RhythmFamily[];
+  /** Which bars, learned first, pay most: of the player's own. */
   readonly payOff: readonly PayOffStep[];
   /** One a bar. */
   readonly difficulties: readonly BarDifficulty[];
@@ -81,7 +82,6 @@ function computeSounding(score: Score) {
     sections: once(() => (comparable ? proposeSections(heard(), sameness()) : [])),
     harmony: once(() => findHarmony(heard())),
     families: once(() => rhythmFamilies(heard())),
-    paid: once(() => (comparable ? payOff(heard()) : [])),
   };
 }
 
@@ -97,7 +97,8 @@ function soundingOf(score: Score): ReturnType<typeof computeSounding> {
 
 function compute(score: Score, player: Player): Analysis {
   const comparable = fitsSameness(score);
-  const { sameness, sections, harmony, families, paid } = soundingOf(score);
+  const { sameness, sections, harmony, families } = soundingOf(score);
+  const paid = once(() => (comparable ? payOff(playedBy(score, player)) : []));
   const entries = once(() => entriesOf(score, player));
   const difficulties = once(() =>
     barDifficulties(playedBy(score, player), {

@@ -113,11 +113,15 @@ function solved(score: Score, fingers: Fingerable, request: FingeringRequest, lo
   }
 }
 
+/** What of it stands on the page. */
+const printedWhy = (lock: FingeringLock | undefined): string =>
+  lock?.finger !== undefined || lock?.keys !== undefined ? 'printed' : 'string and fret are printed';
+
 /** What stands on the page is said to stand there; what the teacher set is theirs. */
 const saidWhose = (fingering: Fingering, printed: Locks, own: Locks): Fingering => ({
   ...fingering,
   notes: fingering.notes.map((n) =>
-    printed.has(n.noteId) && !own.has(n.noteId) ? { ...n, printed: true, why: 'printed' } : n,
+    printed.has(n.noteId) && !own.has(n.noteId) ? { ...n, printed: true, why: printedWhy(printed.get(n.noteId)) } : n,
   ),
 });
 

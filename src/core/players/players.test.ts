@@ -239,7 +239,7 @@ describe('tablature', () => {
     expect(played.notes.map((n) => n.staff)).toEqual([1]);
     expect(soundingScore(score).notes).toHaveLength(1);
     expect(fingerScore(played, { instrument: 'guitar' }).notes).toMatchObject([
-      { string: 2, fret: 5, printed: true, why: 'printed' },
+      { string: 2, fret: 5, printed: true, why: 'string and fret are printed' },
     ]);
   });
   it('in a part of its own beside the notation is the same player’s', () => {

@@ -169,6 +169,7 @@ export function ComesAgain({
   const shown = all ? repeats : repeats.slice(0, 7);
   return (
     <Panel title="Comes again">
+      {score.parts.length > 1 ? <p className="mb-1 text-ink-2">In all parts together.</p> : null}
       {repeats.length === 0 ? <p className="text-ink-2">Nothing comes again in this piece.</p> : null}
       <ul>
         {shown.map((r) => {

@@ -65,7 +65,8 @@ function arcsOf(score: Score, repeats: readonly Repeat[]): readonly StripArc[] {
  * and the two places that are shown beside each other.
  */
 export function useFindings(context: PieceContext) {
-  const { piece, score, player, sections, section } = context;
+  const { piece, score, player, played, sections, section } = context;
+  const begins = played.notes[0]?.bar ?? 0;
   const where = useWhere();
   const { state, stop, start } = useAnalysis(piece, player);
   const analysis = state.kind === 'ready' ? state.analysis : null;
@@ -106,7 +107,7 @@ export function useFindings(context: PieceContext) {
   };
   const shown: readonly [number, number] = section
     ? [section.from, section.to]
-    : (selected ?? [0, Math.min(FIRST_BARS, score.bars.length) - 1]);
+    : (selected ?? [begins, Math.min(begins + FIRST_BARS, score.bars.length) - 1]);
   return {
     analysis,
     state,
