@@ -4,7 +4,7 @@
  */
 export { fingerChanges, type Density } from './density';
 export { fingerScore, type FingeringRequest } from './finger-score';
-export { printedFingers, type FingeringLock } from './printed';
+export type { FingeringLock } from './printed';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './strings';
 export { type Hand, type HandChoice } from './keyboard';
 export type { FingeredNote, Fingering, FingeringWarning } from './types';

@@ -4,8 +4,8 @@
  */
 export { choiceNamed, playerChoices, usualChoice, usualPlayer, type PlayerChoice } from './choices';
 export { entriesOf, type Entry } from './entries';
-export { partName, partNames } from './part-names';
+export { partName } from './part-names';
 export { instrumentOfPart, type PartInstrument, type ToldBy } from './part-instrument';
 export { playedBy, soundingScore } from './played';
-export { LINES, playerKey, playerSchema, type Line, type Player } from './player';
+export { playerKey, playerSchema, type Line, type Player } from './player';
 export { stringsOf, type PlayersStrings } from './strings-of';
