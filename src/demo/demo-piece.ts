@@ -42,7 +42,7 @@ function ladderOf(demo: DemoPiece, index: number, score: Score, section: Section
   const { played, entries, accompanied } = analysisOf(score, usualPlayer(score, demo.instrument));
   const rungs = buildLadder({
     score: played,
-    company: { entries, accompanied },
+    company: { entries, accompanied, ...(demo.abc.includes('name="Teacher"') ? { partner: 'the teacher' } : {}) },
     from: s.from,
     to: s.to,
     instrument: demo.instrument,

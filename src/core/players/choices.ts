@@ -117,14 +117,34 @@ export function playerChoices(score: Score): readonly PlayerChoice[] {
   return choices;
 }
 
+const STUDENTS = /(?<!\p{L})(student|pupil|learner|schüler|schülerin|élève|allievo|alumno)(?!\p{L})/iu;
+const TEACHERS =
+  /(?<!\p{L})(teacher|tutor|lehrer|lehrerin|professeur|maître|maestro|insegnante|profesor|accompaniment|begleitung)(?!\p{L})/iu;
+
 /**
- * The one that a piece is usually played by: whose part fits the instrument, else the first with notes, else the first.
+ * Who a part is for, as far as its name says.
+ *
+ * @example whoByName('Teacher') // → 'teacher'
+ */
+export const whoByName = (name: string): 'student' | 'teacher' | null =>
+  STUDENTS.test(name) ? 'student' : TEACHERS.test(name) ? 'teacher' : null;
+
+/** Of parts that say whom they are for those of a student, else those that are not a teacher's. */
+function forStudents(choices: readonly PlayerChoice[]): readonly PlayerChoice[] {
+  const named = choices.filter((c) => whoByName(c.name) === 'student');
+  const others = choices.filter((c) => whoByName(c.name) !== 'teacher');
+  return named.length > 0 ? named : others.length > 0 ? others : choices;
+}
+
+/**
+ * The one that a piece is usually played by: a student's part before a teacher's; whose part fits the instrument,
+ * else the first with notes, else the first.
  *
  * @example usualChoice(scoreOf('z4|')).key // → 'P1'
  */
 export function usualChoice(score: Score, instrument?: InstrumentId): PlayerChoice | null {
   const whole = playerChoices(score).filter((c) => c.player.line === undefined);
-  const sounding = whole.filter((c) => c.notes > 0);
+  const sounding = forStudents(whole.filter((c) => c.notes > 0));
   const fits = (c: PlayerChoice): boolean => c.told.instrument === instrument;
   return (
     (instrument === undefined

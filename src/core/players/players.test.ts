@@ -145,6 +145,16 @@ describe('the choices of who plays', () => {
     expect(usualPlayer(score, 'violin').parts).toEqual(['P1']);
     expect(usualPlayer(score).parts).toEqual(['P1']);
   });
+  it('are a student’s before a teacher’s, whatever fits better', () => {
+    const duet = read(
+      document(
+        list(head('P1', 'Teacher'), head('P2', 'Student')),
+        part('P1', [whole('C')], '<staves>2</staves>'),
+        part('P2', [whole('C')]),
+      ),
+    ).score;
+    expect(usualPlayer(duet, 'piano').parts).toEqual(['P2']);
+  });
   it('give the notes of one line: the chord note, the voice, and what stands alone', () => {
     const bars = [
       `${note('C', 4, 16)}${chord('E', 4, 16)}`,

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { bringInPiece, changePiece, setPlayer } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
-import { playerChoices, playerKey, type Player, type PlayerChoice } from '@/core/players';
+import { playerChoices, playerKey, whoByName, type Player, type PlayerChoice } from '@/core/players';
 import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import { titleOf, type Piece, type Student } from '@/core/studio';
@@ -55,7 +55,7 @@ function PartRow({
         <div className="flex flex-wrap items-center gap-2">
           <PickOne
             label="played by"
-            value={known?.who ?? ''}
+            value={known?.who ?? whoByName(choice.name) ?? ''}
             choices={WHO}
             onPick={(picked) => {
               const who = WHO.find(([id]) => id === picked)?.[0] ?? '';

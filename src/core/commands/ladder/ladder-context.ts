@@ -1,6 +1,6 @@
 import { analysisOf } from '../../analysis';
 import { buildLadder, describeCopy, type CopyOf, type StudentLevel } from '../../ladder';
-import { playerKey } from '../../players';
+import { playerChoices, playerKey, whoByName } from '../../players';
 import type { PlacedSection } from '../../sections';
 import type { Score } from '../../score';
 import {
@@ -35,9 +35,11 @@ function copyOf(score: Score, all: readonly PlacedSection[], placed: PlacedSecti
 
 const PARTNERS = { teacher: 'the teacher', student: 'the other student' } as const;
 
-/** Who plays with this player, where the teacher said it: a teacher before another student. */
-function partnerOf(piece: Piece, mine: string): { readonly partner?: string } {
-  const others = Object.entries(piece.parts ?? {}).flatMap(([key, { who }]) => (key !== mine && who ? [who] : []));
+/** Who plays with this player, as the teacher said it or the names say: a teacher before another student. */
+function partnerOf(score: Score, piece: Piece, mine: string): { readonly partner?: string } {
+  const others = playerChoices(score).flatMap(({ key, name, player }) =>
+    key === mine || player.line !== undefined ? [] : [piece.parts?.[key]?.who ?? whoByName(name)],
+  );
   const partner = others.includes('teacher') ? PARTNERS.teacher : others.includes('student') ? PARTNERS.student : null;
   return partner === null ? {} : { partner };
 }
@@ -65,7 +67,7 @@ export function builtRungs(
     marks,
     copyOf: copyOf(played, all, placed),
     difficulties,
-    company: { entries, accompanied, ...partnerOf(piece, playerKey(player)) },
+    company: { entries, accompanied, ...partnerOf(score, piece, playerKey(player)) },
     // Rungs of another part are other rungs: what was climbed on one is not climbed on the other.
     sectionId: own === undefined ? placed.section.id : `${placed.section.id} ${own}`,
   });
