@@ -1,5 +1,5 @@
 /** Where a player comes in after bars of rest, and what is heard before. */
-import type { Note, Score } from '../score';
+import { pitchName, spellMidi, type Note, type Score } from '../score';
 import { partNames } from './part-names';
 import { notesOfPart } from './notes-of-part';
 import { playedBy, soundingScore } from './played';
@@ -14,7 +14,13 @@ export interface Entry {
   /** Where in its bar it falls, in quarters from 1. */
   readonly quarter: number;
   /** The last notes of another part before it: what to listen for. Printed cues first. Empty where all are silent. */
-  readonly heard: { readonly part: string; readonly name: string; readonly noteIds: readonly string[] } | null;
+  readonly heard: {
+    readonly part: string;
+    readonly name: string;
+    readonly noteIds: readonly string[];
+    /** As they sound, `G A B♭ C`. */
+    readonly notes: string;
+  } | null;
 }
 
 /** Whole bars of rest before an entry has to be counted **[common practice]**. */
@@ -22,14 +28,23 @@ export const COUNTED_FROM = 2;
 /** Notes that are named as heard before an entry. */
 const HEARD_NOTES = 4;
 
+/** Notes as they sound, by the letters that the ear calls them. */
+const named = (notes: readonly Note[], fifths: number) => ({
+  noteIds: notes.map((n) => n.id),
+  notes: notes
+    .flatMap((n) => (n.midi === null ? [] : [pitchName(spellMidi(n.midi, fifths)).replace(/-?\d+$/, '')]))
+    .join(' '),
+});
+
 function heardBefore(score: Score, player: Player, entry: Note): Entry['heard'] {
   const names = partNames(score);
   const [own] = player.parts;
+  const fifths = soundingScore(score).bars[entry.bar]?.key.fifths ?? 0;
   const near = score.bars[Math.max(0, entry.bar - COUNTED_FROM)]?.onset ?? 0;
   const before = (n: Note): boolean => n.onset < entry.onset && n.onset >= near && n.midi !== null;
   const cues = notesOfPart(score, own ?? '').filter((n) => n.aside === 'cue' && before(n));
   if (own !== undefined && cues.length > 0)
-    return { part: own, name: 'the cue notes', noteIds: cues.slice(-HEARD_NOTES).map((n) => n.id) };
+    return { part: own, name: 'the cue notes', ...named(cues.slice(-HEARD_NOTES), fifths) };
   const mine = new Set(player.parts);
   const others = soundingScore(score).notes.filter((n) => !mine.has(n.part) && before(n));
   const last = others[others.length - 1];
@@ -38,11 +53,7 @@ function heardBefore(score: Score, player: Player, entry: Note): Entry['heard'] 
   const moving = others.filter((n) => n.onset === last.onset);
   const lead = moving.reduce((top, n) => ((n.midi ?? 0) > (top.midi ?? 0) ? n : top), last);
   const line = others.filter((n) => n.part === lead.part);
-  return {
-    part: lead.part,
-    name: names.get(lead.part) ?? lead.part,
-    noteIds: line.slice(-HEARD_NOTES).map((n) => n.id),
-  };
+  return { part: lead.part, name: names.get(lead.part) ?? lead.part, ...named(line.slice(-HEARD_NOTES), fifths) };
 }
 
 /**

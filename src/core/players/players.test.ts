@@ -351,9 +351,22 @@ describe('entries after rests', () => {
   ).read.score;
   it('are counted, with what is heard before them', () => {
     expect(entriesOf(score, { parts: ['P2'] })).toMatchObject([
-      { bar: 3, restBars: 2, quarter: 2, heard: { part: 'P1', name: 'Flute' } },
+      { bar: 3, restBars: 2, quarter: 2, heard: { part: 'P1', name: 'Flute', notes: 'B A G F' } },
     ]);
     expect(entriesOf(score, { parts: ['P1'] })).toEqual([]);
+  });
+  it('are heard in the cue notes where the page has them', () => {
+    const cue = (step: string) => note(step, 5, 8).replace('<note>', '<note><cue/>');
+    const { score: cued } = read(
+      document(
+        list(head('P1', 'Horn'), head('P2', 'Oboe')),
+        part('P1', [whole('C'), REST, REST, `${cue('E')}${cue('D')}`, whole('C')]),
+        part('P2', [whole('C'), whole('C'), whole('C'), whole('C'), whole('C')]),
+      ),
+    );
+    expect(entriesOf(cued, { parts: ['P1'] })).toMatchObject([
+      { bar: 4, restBars: 3, heard: { name: 'the cue notes', notes: 'E D' } },
+    ]);
   });
   it('are none for one who plays alone', () => {
     const alone = opened(`${HEAD}K:C\nC4 | z4 | z4 | C4 |]`).read.score;

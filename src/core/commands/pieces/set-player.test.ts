@@ -157,7 +157,7 @@ describe('the ladder of a student’s own part', () => {
     const [row] = puts(built, 'ladders') as unknown as Ladder[];
     expect(row).toMatchObject({ id: ladderId('s', 'P1'), player: 'P1' });
     expect(row?.rungs.map((r) => r.what)).toContain('Count 2 bars of rest aloud, then come in at bar 3');
-    expect(row?.rungs.find((r) => r.what.startsWith('Count 2'))?.why).toBe('before it, listen for Violin');
+    expect(row?.rungs.find((r) => r.what.startsWith('Count 2'))?.why).toBe('before it, listen for Violin: G A B C');
     expect(row?.rungs.some((r) => r.what.startsWith('With the partner'))).toBe(true);
     expect(ladderPlayer(violin, own)).toBe('P1');
     expect(ladderPlayer(violin, student('x'))).toBeUndefined();

@@ -16,7 +16,9 @@ function entryRung(f: RungFacts, entry: Entry): ProposedRung {
     f.target,
     f.times,
     '3 entries in a row',
-    entry.heard === null ? 'nothing is heard before it' : `before it, listen for ${entry.heard.name}`,
+    entry.heard === null
+      ? 'nothing is heard before it'
+      : `before it, listen for ${entry.heard.name}: ${entry.heard.notes}`,
     { key: `entry ${entry.bar}`, bars: [entry.bar, entry.bar] },
   );
 }
