@@ -1,6 +1,6 @@
 import type { BarDifficulty } from '../difficulty';
 import { barsText } from '../sections';
-import { instrumentOf, type InstrumentId } from '../instruments';
+import { instrumentOf, type Instrument, type InstrumentId } from '../instruments';
 import type { Score } from '../score';
 import { clampTempo, clampText, MOST, rungId, USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
 import type { CopyOf } from './copy-of';
@@ -96,6 +96,12 @@ function rungsOfCopy(
   ];
 }
 
+/** What follows from how an instrument is touched. */
+export const touch = ({ family }: Pick<Instrument, 'family'>) => ({
+  seesHands: family === 'keyboard' || family === 'bowed' || family === 'fretted' || family === 'percussion',
+  sings: family === 'voice',
+});
+
 /**
  * The ladder of a section, lowest rung first, from what its bars hold, how the student is taught and how far the
  * student is. Every rung has its reason in these bars; its minutes are an estimate. Bars without notes have a ladder of
@@ -113,6 +119,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const start = startTempo(score, from, to, target, whole.struck);
   const content = sectionContent(whole, from, to);
   const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));
+  const about = instrumentOf(request.instrument);
   const numberOf = (b: number): string => score.bars[b]?.name ?? String(b + 1);
   const bars = barsText(score, from, to);
   const proposed = request.copyOf
@@ -122,7 +129,8 @@ export function buildLadder(request: LadderRequest): Rung[] {
         content,
         teaching,
         level,
-        strums: instrumentOf(request.instrument).strums,
+        strums: about.strums,
+        ...touch(about),
         bars,
         numberOf,
         firstOfPiece: from === 0,

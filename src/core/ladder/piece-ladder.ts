@@ -1,11 +1,12 @@
 import { barLines } from '../sameness';
 import type { BarDifficulty } from '../difficulty';
-import type { Entry } from '../players';
+import { instrumentOf } from '../instruments';
+import type { Entry, Player } from '../players';
 import { barsText, type ProposedSection } from '../sections';
 import { tempoAt, type Score } from '../score';
 import { USUAL_TEACHING, type RungKind } from '../studio';
 import { ticks } from '../units';
-import { TIMES } from './build-ladder';
+import { TIMES, touch } from './build-ladder';
 import { estimateMinutes } from './minutes';
 import { orderChunks, type LadderChunk, type OrderRequest } from './order-chunks';
 import { proposeRungs } from './rungs/rungs';
@@ -41,6 +42,7 @@ export interface PieceLadderRequest extends OrderRequest {
 /** What is known of the piece for the player that the ladder is for; an analysis is one. */
 export interface LadderOf {
   readonly played: Score;
+  readonly player: Player;
   readonly sections: readonly ProposedSection[];
   readonly difficulties: readonly BarDifficulty[];
   readonly entries: readonly Entry[];
@@ -66,7 +68,7 @@ const COUNT_THROUGH = {
  * @example pieceLadder(analysisOf(score), { school: 'start', level: 'beginner' }).rungs.length > 0 // → true
  */
 export function pieceLadder(
-  { played: score, sections, difficulties, entries, accompanied }: LadderOf,
+  { played: score, player, sections, difficulties, entries, accompanied }: LadderOf,
   request: PieceLadderRequest,
 ): PieceLadder {
   if (score.bars.length === 0) return { chunks: [], rungs: [], minutes: 0 };
@@ -100,6 +102,7 @@ export function pieceLadder(
       teaching: { ...USUAL_TEACHING, memory: chunk.kind === 'piece' ? 'asked' : 'not' },
       level: request.level,
       strums: false,
+      ...touch(instrumentOf(player.instrument ?? 'piano')),
       bars: barsText(score, from, to),
       numberOf,
       firstOfPiece: from === 0,

@@ -14,6 +14,10 @@ export interface RungFacts {
   readonly level: StudentLevel;
   /** Its hands play chords by symbol: their changes are practised without strumming. */
   readonly strums: boolean;
+  /** Its player can look at the hands that play: a keyboard, strings. */
+  readonly seesHands: boolean;
+  /** It is the student's own voice. */
+  readonly sings: boolean;
   readonly bars: string;
   readonly numberOf: (bar: number) => string;
   readonly firstOfPiece: boolean;

@@ -36,4 +36,9 @@ describe('what a section asks', () => {
       ...ALWAYS,
       'memory',
     ]));
+  it('asks no fingers of an instrument that has none', () => {
+    const asked = (hasFingers: boolean) => [...askedFacets(read('C4 |'), 0, 0, [], USUAL_TEACHING, hasFingers)];
+    expect(asked(true)).toContain('fingering');
+    expect(asked(false)).toEqual(['notes', 'rhythm', 'joined']);
+  });
 });

@@ -2,7 +2,8 @@ import type { Score } from '../score';
 import type { Facet, Mark, Teaching } from '../studio';
 
 /**
- * What a run of bars asks of a student: marks printed or written there, and how the piece is taught.
+ * What a run of bars asks of a student: marks printed or written there, and how the piece is taught. A voice has no
+ * fingers to hear.
  *
  * @example [...askedFacets(score, 0, 3, [], USUAL_TEACHING)] // → ['notes', 'rhythm', 'fingering', 'joined']
  */
@@ -12,8 +13,9 @@ export function askedFacets(
   to: number,
   marks: readonly Mark[],
   teaching: Teaching,
+  hasFingers = true,
 ): ReadonlySet<Facet> {
-  const asked = new Set<Facet>(['notes', 'rhythm', 'fingering', 'joined']);
+  const asked = new Set<Facet>(['notes', 'rhythm', ...(hasFingers ? (['fingering'] as const) : []), 'joined']);
   const ids = new Set<string>();
   let touches = false;
   for (const n of score.notes) {

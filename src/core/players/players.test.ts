@@ -368,6 +368,12 @@ describe('entries after rests', () => {
       { bar: 4, restBars: 3, heard: { name: 'the cue notes', notes: 'E D' } },
     ]);
   });
+  it('leave a pick-up out of the bars of rest', () => {
+    const { score: picked } = opened(
+      `${HEAD}V:1 name="Voice"\nV:2 name="Piano"\nK:C\n[V:1] z | z4 | z4 | C4 |]\n[V:2] C | C4 | C4 | C4 |]`,
+    ).read;
+    expect(entriesOf(picked, { parts: ['P1'] })).toMatchObject([{ bar: 3, restBars: 2 }]);
+  });
   it('are none for one who plays alone', () => {
     const alone = opened(`${HEAD}K:C\nC4 | z4 | z4 | C4 |]`).read.score;
     expect(entriesOf(alone, { parts: ['P1'] })).toEqual([]);

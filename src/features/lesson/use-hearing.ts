@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState, type RefObject } from 'react';
 import { recordLevel, tickRung } from '@/core/commands';
 import { targetTempo } from '@/core/ladder';
+import { instrumentOf } from '@/core/instruments';
 import {
   askedFacets,
   heldSinceEarlier,
@@ -50,7 +51,8 @@ function startingLevel(
 
 /** What is proposed for the section on screen: from what was listened for, else where it may begin. */
 function useProposal(context: HearingContext, placed: PlacedSection | null, draft: Draft | null) {
-  const { piece, score, played, model } = context;
+  const { piece, score, player, played, model } = context;
+  const hasFingers = instrumentOf(player.instrument ?? piece.instrument).fingers !== null;
   const studio = useStudio();
   const marks = useMarks(piece.id);
   const now = studio.now();
@@ -58,8 +60,10 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
   const target = targetTempo(piece, score, placed?.from ?? 0);
   const asked = useMemo(
     () =>
-      placed ? askedFacets(played, placed.from, placed.to, marks ?? [], model.teachingOf(piece)) : new Set<Facet>(),
-    [placed, played, marks, model, piece],
+      placed
+        ? askedFacets(played, placed.from, placed.to, marks ?? [], model.teachingOf(piece), hasFingers)
+        : new Set<Facet>(),
+    [placed, played, marks, model, piece, hasFingers],
   );
   const current = { lessonId: model.current?.id ?? null, now, zone: studio.zone };
   const heldBefore = heldSinceEarlier(standing?.hearings ?? [], current);

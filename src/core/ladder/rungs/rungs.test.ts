@@ -30,6 +30,8 @@ const facts = ({ content = {}, teaching = {}, ...more }: Wish = {}): RungFacts =
   scope: 'section',
   level: 'intermediate',
   strums: false,
+  seesHands: true,
+  sings: false,
   bars: '5–8',
   numberOf: (bar) => String(bar + 1),
   firstOfPiece: false,
@@ -273,5 +275,12 @@ describe('the order of a ladder', () => {
     expect(place('left-alone')).toBeLessThan(place('stops'));
     expect(place('stops')).toBeLessThan(place('together'));
     expect(order[order.length - 1]).toBe('run');
+  });
+  it('asks a singer neither to look away from hands nor to play', () => {
+    const content = { words: true };
+    expect(of('eyes', { content, seesHands: true })).toHaveLength(1);
+    expect(of('eyes', { content, seesHands: false })).toEqual([]);
+    expect(of('words', { content, sings: true })[0]?.what).toBe('Say the words in the rhythm, then sing them');
+    expect(of('words', { content })[0]?.what).toContain('play');
   });
 });

@@ -10,7 +10,9 @@ export const words: RungRule = {
       ? [
           one(
             'words',
-            'Say the words in the rhythm, then play and think them',
+            f.sings
+              ? 'Say the words in the rhythm, then sing them'
+              : 'Say the words in the rhythm, then play and think them',
             '',
             f.start,
             2,
