@@ -168,27 +168,44 @@ export function usualPlayer(score: Score, instrument?: InstrumentId): Player {
   return instrument === undefined ? usual : { ...usual, instrument };
 }
 
+/** The part of an id or of a number, counted from 1 in the order of the score. */
+const partCalled = (score: Score, text: string): Part | undefined =>
+  score.parts.find((p) => p.id === text) ?? (/^\d+$/.test(text) ? score.parts[Number(text) - 1] : undefined);
+
+/** One part: itself where it is one hand of a keyboard, together with its notation where it is a tablature. */
+function choiceOfPart(score: Score, part: Part, whole: readonly PlayerChoice[]): PlayerChoice | undefined {
+  const choice = whole.find((c) => c.player.parts.includes(part.id));
+  const [first, second] = (choice?.player.parts ?? []).map((id) => score.parts.find((p) => p.id === id));
+  if (!choice || !first || !second || !areTwoHands(score, first, second)) return choice;
+  return choiceOf(score, [part], partNames(score).get(part.id) ?? part.id, choice.told, undefined);
+}
+
+/** A choice that is called so, or whose name begins so. */
+function choiceCalled(whole: readonly PlayerChoice[], wanted: string): PlayerChoice | undefined {
+  const nameOf = (c: PlayerChoice): string => c.name.toLowerCase();
+  if (wanted === '') return undefined;
+  return whole.find((c) => nameOf(c) === wanted) ?? whole.find((c) => nameOf(c).startsWith(wanted));
+}
+
 /**
- * The choice that a text names: an id, a number counted from 1 among the choices of whole parts, a name or the
- * beginning of one, each with `:upper` or `:lower` behind it for one line of a shared staff. Null where it names none.
+ * The choice that a text names: a part by its id or its number from 1, a player by what `read` lists (`P1+P2`), by name
+ * or by the beginning of one; each with `:upper` or `:lower` behind it for one line of a shared staff. Null where it
+ * names none.
  *
  * @example choiceNamed(scoreOf('C D E F|'), '1')?.key // → 'P1'
  */
 export function choiceNamed(score: Score, text: string): PlayerChoice | null {
   const choices = playerChoices(score);
+  const asIs = choices.find((c) => c.name.toLowerCase() === text.trim().toLowerCase());
+  if (asIs) return asIs;
   const [, said = text, line] = /^(.*?)(?::\s*(upper|lower))?$/is.exec(text.trim()) ?? [];
   const whole = choices.filter((c) => c.player.line === undefined);
-  const wanted = said.trim().toLowerCase();
-  const named = (c: PlayerChoice): string => c.name.toLowerCase();
-  const found =
-    choices.find((c) => named(c) === text.trim().toLowerCase()) ??
-    whole.find((c) => c.player.parts.includes(said.trim()) || c.key === said.trim()) ??
-    (/^\d+$/.test(wanted) ? whole[Number(wanted) - 1] : undefined) ??
-    (wanted === ''
-      ? undefined
-      : (whole.find((c) => named(c) === wanted) ?? whole.find((c) => named(c).startsWith(wanted)))) ??
-    null;
-  if (found === null || line === undefined || found.player.line !== undefined) return found;
+  const part = partCalled(score, said.trim());
+  const found = part
+    ? choiceOfPart(score, part, whole)
+    : (whole.find((c) => c.key === said.trim()) ?? choiceCalled(whole, said.trim().toLowerCase()));
+  if (!found) return null;
+  if (line === undefined) return found;
   const player: Player = { ...found.player, line: line.toLowerCase() === 'upper' ? 'upper' : 'lower' };
   return (
     choices.find((c) => c.key === playerKey(player)) ?? {

@@ -185,6 +185,9 @@ describe('the choices of who plays', () => {
         .sort(),
     ).toEqual(['left', 'right']);
     expect(playerChoices(two('Piano 1', 'Piano 2')).map((c) => c.key)).toEqual(['P1', 'P2']);
+    // One hand by its id or number, both by name.
+    const key = (text: string) => choiceNamed(score, text)?.key;
+    expect(['P2', '2', 'P1+P2', 'Piano'].map(key)).toEqual(['P2', 'P2', 'P1+P2', 'P1+P2']);
   });
 });
 
@@ -264,6 +267,8 @@ describe('tablature', () => {
         ),
       ),
     );
+    // The tablature is no part by itself: both its numbers are the guitarist’s.
+    expect([choiceNamed(score, '1')?.key, choiceNamed(score, 'P2')?.key]).toEqual(['P1+P2', 'P1+P2']);
     expect(playerChoices(score).map((c) => c.key)).toEqual(['P1+P2']);
     expect(fingerScore(playedBy(score, usualPlayer(score)), { instrument: 'guitar' }).notes).toMatchObject([
       { string: 2, fret: 5 },
