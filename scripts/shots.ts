@@ -5,6 +5,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { chromium } from 'playwright-core';
+import { TWO_AT_THE_OARS } from '../src/demo/pieces/two-at-the-oars';
 import { CHROMIUM_LAUNCH } from './chromium';
 
 const PORT = 4631;
@@ -15,10 +16,11 @@ const VIEWS: readonly {
   readonly name: string;
   readonly path: string;
   readonly tablet?: boolean;
-  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'tempo-rung';
+  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'tempo-rung' | 'file';
 }[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
+  { name: 'read-duet', path: '/read?piece=demo-oars' },
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
   {
@@ -35,6 +37,7 @@ const VIEWS: readonly {
   { name: 'student', path: '/board?student=demo-imke' },
   { name: 'files', path: '/files' },
   { name: 'about', path: '/about' },
+  { name: 'whose-part', path: '/shelf', before: 'file' },
   // Last: it brings a piece of its own in.
   { name: 'grid', path: '/shelf', before: 'grid' },
 ];
@@ -79,6 +82,11 @@ async function main(): Promise<void> {
         await page.getByRole('button', { name: 'Lay it out' }).click();
         await page.getByLabel(/^Right hand of bar 1/).fill('E2 G2 c4');
         await page.locator('[id="g1-p1-n3"]').waitFor();
+      }
+      if (view.before === 'file') {
+        const file = { name: 'two-at-the-oars.abc', mimeType: 'text/plain', buffer: Buffer.from(TWO_AT_THE_OARS) };
+        await page.getByLabel('Choose a music file').setInputFiles(file);
+        await page.getByRole('dialog').locator('.engraved svg').nth(1).waitFor();
       }
       if (view.before === 'hear') for (const key of ['d', 'e']) await page.keyboard.press(key);
       if (view.before === 'week') {

@@ -3,7 +3,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { INSTRUMENT_IDS, instrumentName, instrumentOf } from '@/core/instruments';
-import type { PlayerChoice } from '@/core/players';
+import { whoByName, type PlayerChoice } from '@/core/players';
 import { useStudents } from '@/store';
 import { Button, PickOne } from '@/ui';
 import type { OpenedFile } from '@/workers';
@@ -18,11 +18,13 @@ const nameOfGuess = ({ told, name }: PlayerChoice): string =>
 const rangeInWords = ({ rangeText, notes }: PlayerChoice): string =>
   rangeText !== '' ? `${rangeText}, as it sounds` : notes === 0 ? 'no notes' : 'no pitches';
 
-/** A part that fits somebody who is taught here, else the usual one. */
+/** The usual part where it says that it is a student's, else one that fits somebody who is taught here. */
 function useGuess(players: readonly PlayerChoice[]): PlayerChoice | undefined {
   const taught = new Set((useStudents() ?? []).map((s) => s.instrument));
-  const whole = players.filter((p) => p.player.line === undefined && p.notes > 0);
-  return whole.find((p) => p.told.instrument !== null && taught.has(p.told.instrument)) ?? players[0];
+  const [usual] = players;
+  if (usual && whoByName(usual.name) === 'student') return usual;
+  const whole = players.filter((p) => p.player.line === undefined && p.notes > 0 && whoByName(p.name) !== 'teacher');
+  return whole.find((p) => p.told.instrument !== null && taught.has(p.told.instrument)) ?? usual;
 }
 
 function PartRow({
