@@ -5,6 +5,7 @@ import { expect, test } from '@playwright/test';
 const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Shelf', '/shelf', 'Lamps Along the Quay'],
   ['Read', '/read?piece=demo-quay&bars=3', 'On the page'],
+  ['Duet', '/read?piece=demo-oars&student=demo-imke', 'As a piece of its own'],
   ['Sections', '/sections?piece=demo-quay&section=demo-quay-s1', 'First lamps'],
   ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Where it starts'],
   ['Ladder', '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Hands together'],

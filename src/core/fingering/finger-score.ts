@@ -65,7 +65,7 @@ function forBowed(
 ): Fingering {
   const kept = new Map(
     [...locks].flatMap(([id, l]) =>
-      l.finger === undefined && l.string === undefined
+      l.finger === undefined && l.string === undefined && l.position === undefined
         ? []
         : [
             [
@@ -73,6 +73,7 @@ function forBowed(
               {
                 ...(l.finger === undefined ? {} : { finger: l.finger }),
                 ...(l.string === undefined ? {} : { string: l.string }),
+                ...(l.position === undefined ? {} : { position: l.position }),
               },
             ] as const,
           ],
@@ -115,7 +116,13 @@ function solved(score: Score, fingers: Fingerable, request: FingeringRequest, lo
 
 /** What of it stands on the page. */
 const printedWhy = (lock: FingeringLock | undefined): string =>
-  lock?.finger !== undefined || lock?.keys !== undefined ? 'printed' : 'string and fret are printed';
+  lock?.finger !== undefined || lock?.keys !== undefined
+    ? 'printed'
+    : lock?.position !== undefined
+      ? 'the position is printed'
+      : lock?.fret !== undefined
+        ? 'string and fret are printed'
+        : 'the string is printed';
 
 /** What stands on the page is said to stand there; what the teacher set is theirs. */
 const saidWhose = (fingering: Fingering, printed: Locks, own: Locks): Fingering => ({

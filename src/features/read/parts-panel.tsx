@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { bringInPiece, changePiece, setPlayer } from '@/core/commands';
-import { instrumentName } from '@/core/instruments';
+import { instrumentFromWords, instrumentName } from '@/core/instruments';
 import { playerChoices, playerKey, whoByName, type Player, type PlayerChoice } from '@/core/players';
 import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
@@ -8,6 +8,7 @@ import { titleOf, type Piece, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, Panel, PickOne } from '@/ui';
 import { useActs } from '@/features/acts';
+import { KeptField } from '@/features/drafts';
 import { loadedPiece } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { askReading } from '@/workers';
@@ -75,6 +76,43 @@ function PartRow({
   );
 }
 
+/** A student who plays another part than the rest: on what, and how that is taken back. */
+function OwnPart({
+  piece,
+  score,
+  player,
+  student,
+}: {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly player: Player;
+  readonly student: Student;
+}): ReactNode {
+  const { run } = useActs();
+  const of = { pieceId: piece.id, studentId: student.id, score };
+  return (
+    <>
+      <label className="mt-2 flex items-center gap-2">
+        <span className="text-ink-2">{student.name} plays it on</span>
+        <KeptField
+          draftKey={`instrument of ${student.id} in ${piece.id}`}
+          className="field min-w-0 flex-1"
+          value={instrumentName({ instrument: player.instrument ?? piece.instrument })}
+          maxLength={60}
+          accepts={(text) => text.trim() !== ''}
+          onKeep={(text, stored) => {
+            const { instrument } = instrumentFromWords(text);
+            run(setPlayer, { ...of, player: { ...player, instrument } }, { stored });
+          }}
+        />
+      </label>
+      <Button className="mt-2" onClick={() => run(setPlayer, { ...of, player: null })}>
+        The usual part for {student.name}
+      </Button>
+    </>
+  );
+}
+
 /** The parts of a piece: whose is in hand, who plays the others, and a part as a piece of its own. */
 export function PartsPanel({
   piece,
@@ -129,14 +167,7 @@ export function PartsPanel({
           />
         ))}
       </ul>
-      {student && own ? (
-        <Button
-          className="mt-2"
-          onClick={() => run(setPlayer, { pieceId: piece.id, studentId: student.id, player: null, score })}
-        >
-          The usual part for {student.name}
-        </Button>
-      ) : null}
+      {student && own ? <OwnPart piece={piece} score={score} player={player} student={student} /> : null}
     </Panel>
   );
 }

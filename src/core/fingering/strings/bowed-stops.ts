@@ -4,8 +4,11 @@ import type { Note } from '../../score';
 import { aboveString } from './columns';
 
 export interface BowedRequest {
-  /** Note id → finger (0 for open), string or both, as set. */
-  readonly locks: ReadonlyMap<string, { readonly finger?: string; readonly string?: number }>;
+  /** Note id → finger (0 for open), string, position, as set. */
+  readonly locks: ReadonlyMap<
+    string,
+    { readonly finger?: string; readonly string?: number; readonly position?: number }
+  >;
   /** Where both serve, the open string or the fourth finger. */
   readonly openOrFourth: 'open' | 'fourth';
   /** Play it all on this string, as an exercise; 1 is the highest. */
@@ -140,7 +143,8 @@ export function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequ
     ? all.filter(
         (s) =>
           (lock.finger === undefined || String(s.finger) === lock.finger) &&
-          (lock.string === undefined || s.string === lock.string - 1),
+          (lock.string === undefined || s.string === lock.string - 1) &&
+          (lock.position === undefined || s.position === lock.position),
       )
     : all;
   return kept.length > 0
