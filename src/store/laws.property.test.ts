@@ -289,7 +289,7 @@ const bare = (studio: Studio): unknown =>
 /** As many as there is time for in the usual tests; `npm run test:long` tries many more. */
 const LONG = process.env['LONG'] !== undefined;
 const run = {
-  numRuns: LONG ? 600 : 30,
+  numRuns: LONG ? 600 : 20,
   interruptAfterTimeLimit: LONG ? 900_000 : 40_000,
   markInterruptAsFailure: false,
 };
