@@ -13,21 +13,10 @@ import {
 } from '../score';
 import { fail, ok, type Result } from '../result';
 import { instrumentFromWords, instrumentName, instrumentOf } from '../instruments';
-import { readMusicLine, startVoice, transposition } from './abc';
+import { clefNamed, readMusicLine, startVoice, transposition } from './abc';
 import { parseAbcKey, parseAbcLength } from './abc-header';
 import { plainEvent, type Draft, type DraftBar, type DraftEvent, type DraftPart, type DraftStaff } from './draft';
 import type { Grid, GridBar, GridCode } from './grid';
-
-const CLEFS: Readonly<Record<Grid['clef'], DraftStaff['clef']>> = {
-  treble: { sign: 'G', line: 2, octaveChange: 0 },
-  bass: { sign: 'F', line: 4, octaveChange: 0 },
-  alto: { sign: 'C', line: 3, octaveChange: 0 },
-  tenor: { sign: 'C', line: 4, octaveChange: 0 },
-  'treble-8': { sign: 'G', line: 2, octaveChange: -1 },
-  'treble+8': { sign: 'G', line: 2, octaveChange: 1 },
-  'bass-8': { sign: 'F', line: 4, octaveChange: -1 },
-  percussion: { sign: 'percussion', line: 2, octaveChange: 0 },
-};
 
 /** The part of the grid: what it is played on, and how far from the page that sounds. */
 function partOf(grid: Grid, staves: readonly DraftStaff[]): DraftPart {
@@ -110,7 +99,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
   let key: Key = { fifths: 0, mode: null };
   let printed = 0;
   let openEnding: readonly number[] | null = null;
-  const octaves = grid.staves === 1 ? CLEFS[grid.clef].octaveChange : 0;
+  const octaves = grid.staves === 1 ? clefNamed(grid.clef).octaveChange : 0;
   const bars: DraftBar[] = [];
   for (const [i, bar] of grid.bars.entries()) {
     const isPickup = i === 0 && pickup.n > 0;
@@ -160,7 +149,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
     if (closes) openEnding = null;
   }
   const staves: DraftStaff[] =
-    grid.staves === 2 ? [{ clef: CLEFS.treble }, { clef: CLEFS.bass }] : [{ clef: CLEFS[grid.clef] }];
+    grid.staves === 2 ? [{ clef: clefNamed('treble') }, { clef: clefNamed('bass') }] : [{ clef: clefNamed(grid.clef) }];
   return ok({
     draft: {
       title: grid.title,

@@ -2,8 +2,8 @@
  * The score: bars, notes and marks as written.
  * In: nothing but plain data. Out: exact times in ticks, playing order in bar indexes, lengths in seconds.
  */
+export type { Accord, StringTuning } from './tuning';
 export type {
-  Accord,
   Aside,
   AttributeChange,
   Bar,
@@ -27,7 +27,6 @@ export type {
   Score,
   ScoreWarning,
   Step,
-  StringTuning,
   SwingMark,
   TempoMark,
   TieRole,

@@ -4,6 +4,7 @@
  * sounding MIDI key.
  */
 import type { BarIndex, MidiKey, QuarterBpm, Ticks } from '../units';
+import type { Accord, StringTuning } from './tuning';
 
 export type Step = 'C' | 'D' | 'E' | 'F' | 'G' | 'A' | 'B';
 
@@ -189,14 +190,6 @@ export interface SwingMark {
   readonly perQuarter: 2 | 4;
 }
 
-/** A string tuned otherwise than usual, from a bar on. */
-export interface Accord {
-  /** 1 is the highest string. */
-  readonly string: number;
-  /** Sounding key of the open string. */
-  readonly key: MidiKey;
-}
-
 /** A lead-sheet symbol. */
 export interface ChordSymbol {
   readonly part: string;
@@ -219,14 +212,6 @@ export interface Transposition {
   readonly diatonic: number;
   readonly chromatic: number;
   readonly octaveChange: number;
-}
-
-/** The strings of a staff. */
-export interface StringTuning {
-  readonly staff: number;
-  /** Sounding keys of the open strings without a capo, the highest line, string 1, first. */
-  readonly keys: readonly MidiKey[];
-  readonly capo: number;
 }
 
 /** What holds in a part from a bar on; only what changed there is present. */

@@ -29,6 +29,12 @@ const partFacts = (choice: PlayerChoice): string =>
     .filter((t) => t !== '')
     .join(', ');
 
+interface InHand {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly player: Player;
+}
+
 /** One part: whether it is the one in hand, what it is, who plays it. */
 function PartRow({
   piece,
@@ -77,17 +83,7 @@ function PartRow({
 }
 
 /** A student who plays another part than the rest: on what, and how that is taken back. */
-function OwnPart({
-  piece,
-  score,
-  player,
-  student,
-}: {
-  readonly piece: Piece;
-  readonly score: Score;
-  readonly player: Player;
-  readonly student: Student;
-}): ReactNode {
+function OwnPart({ piece, score, player, student }: InHand & { readonly student: Student }): ReactNode {
   const { run } = useActs();
   const of = { pieceId: piece.id, studentId: student.id, score };
   return (
@@ -119,12 +115,7 @@ export function PartsPanel({
   score,
   player,
   student,
-}: {
-  readonly piece: Piece;
-  readonly score: Score;
-  readonly player: Player;
-  readonly student: Student | null;
-}): ReactNode {
+}: InHand & { readonly student: Student | null }): ReactNode {
   const { run, act } = useActs();
   const studio = useStudio();
   const where = useWhere();

@@ -2,5 +2,5 @@
 export { voiceField } from './fields';
 export { readMusicLine } from './music-line';
 export { startVoice, type AbcVoice } from './voice';
-export { transposition } from './voice-head';
+export { clefNamed, transposition } from './voice-head';
 export { alignWords } from './words';

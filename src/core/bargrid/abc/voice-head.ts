@@ -21,6 +21,7 @@ const CLEFS: Readonly<Record<string, DraftStaff['clef']>> = {
   tenor: { sign: 'C', line: 4, octaveChange: 0 },
   soprano: { sign: 'C', line: 1, octaveChange: 0 },
   perc: { sign: 'percussion', line: 2, octaveChange: 0 },
+  percussion: { sign: 'percussion', line: 2, octaveChange: 0 },
   'treble-8': { sign: 'G', line: 2, octaveChange: -1 },
   'treble+8': { sign: 'G', line: 2, octaveChange: 1 },
   'bass-8': { sign: 'F', line: 4, octaveChange: -1 },
@@ -29,10 +30,15 @@ const CLEFS: Readonly<Record<string, DraftStaff['clef']>> = {
   'tenor-8': { sign: 'C', line: 4, octaveChange: -1 },
 };
 
+const TREBLE: DraftStaff['clef'] = { sign: 'G', line: 2, octaveChange: 0 };
+
+/** A clef by its name in ABC; the treble clef for any other. */
+export const clefNamed = (name: string): DraftStaff['clef'] => CLEFS[name] ?? TREBLE;
+
 export const freshHead = (id: string): VoiceHead => ({
   id,
   name: '',
-  clef: { sign: 'G', line: 2, octaveChange: 0 },
+  clef: TREBLE,
   octaveShift: 0,
   transpose: null,
   program: null,
