@@ -3,7 +3,7 @@
  * is printed once for all over the highest part (tempo, rehearsal letters, signs and jumps) is written where the parts
  * do not have it themselves, and bars of rest that follow one another are joined to one sign.
  */
-import { speaksOfTime, type Bar, type Direction, type Part, type Score, type TempoMark } from '../score';
+import { isForAll, type Bar, type Part, type Score, type TempoMark } from '../score';
 import type { ReadScore } from './read-score';
 import { escapeXml, parseFragment, walkXml, type XmlElement } from './xml-tree';
 
@@ -82,8 +82,6 @@ function wayXml({ signs }: Bar): string {
   }
   return out.join('');
 }
-
-const isForAll = (d: Direction): boolean => d.kind === 'rehearsal' || (d.kind === 'words' && speaksOfTime(d.text));
 
 /** What holds for all in a bar and does not stand in the part itself. */
 function forAll(score: Score, part: Part, bar: Bar, own: string): string {

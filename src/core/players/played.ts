@@ -3,7 +3,7 @@
  */
 import { instrumentOf } from '../instruments';
 import {
-  speaksOfTime,
+  isForAll,
   spellMidi,
   transpositionInSemitones,
   writtenMidi,
@@ -176,9 +176,6 @@ function placed<E extends Note | Rest>(event: E, places: Places): E | null {
   if (!place) return null;
   return place.part === event.part && place.staff === event.staff ? event : { ...event, ...place };
 }
-
-/** Words of time and rehearsal letters hold for all; everything else is one part's. */
-const isForAll = (d: Direction): boolean => d.kind === 'rehearsal' || (d.kind === 'words' && speaksOfTime(d.text));
 
 function directionsOf(score: Score, places: Places): readonly Direction[] {
   const parts = new Set([...places.keys()].map((key) => key.slice(0, key.lastIndexOf(' '))));

@@ -1,4 +1,4 @@
-import type { Score } from './model';
+import type { Direction, Score } from './model';
 
 const FREE = /rubato|a piacere|ad lib|stringendo|liberamente|senza misura/i;
 const STRICT = /a tempo|tempo (i\b|1|primo)|in tempo|giusto|misurato/i;
@@ -6,12 +6,15 @@ const STRICT = /a tempo|tempo (i\b|1|primo)|in tempo|giusto|misurato/i;
 const TEMPO =
   /\b(rit|ritard|rall|accel|string|allarg|tempo|moss[oa]|largo|larghetto|adagi|andant|moderato|allegr|vivace|presto|lento|grave|fermata|swing|slow|fast|doppio|l'istesso|meno|piu|più)/i;
 
+const speaksOfTime = (text: string): boolean => FREE.test(text) || STRICT.test(text) || TEMPO.test(text);
+
 /**
- * Whether words are about time, which is everyone's, wherever they are printed.
+ * Whether a direction is everyone's, whichever part it is printed over: rehearsal letters and words of time.
  *
- * @example speaksOfTime('poco rit.') // → true
+ * @example score.directions.filter(isForAll) // 'A', 'poco rit.'; not 'dolce'
  */
-export const speaksOfTime = (text: string): boolean => FREE.test(text) || STRICT.test(text) || TEMPO.test(text);
+export const isForAll = (d: Direction): boolean =>
+  d.kind === 'rehearsal' || (d.kind === 'words' && speaksOfTime(d.text));
 
 /** Share by which free time may bend either way **[from memory]**. */
 export const FREE_BEND = 0.12;

@@ -63,4 +63,4 @@ export {
 export { type EditionMatch } from './match-editions';
 export { keepIds, withKeptIds, type KeptEdition, type KeptIds } from './kept-ids';
 export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';
-export { FREE_BEND, freeTimeIn, speaksOfTime } from './free-time';
+export { FREE_BEND, freeTimeIn, isForAll } from './free-time';
