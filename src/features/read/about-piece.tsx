@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { changePiece, type PieceChange } from '@/core/commands';
-import { INSTRUMENT_IDS, instrumentName, instrumentOf } from '@/core/instruments';
+import { instrumentName } from '@/core/instruments';
 import type { Origin, Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
-import { Panel } from '@/ui';
+import { InstrumentOptions, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 
@@ -60,11 +60,7 @@ export function AboutPiece({ piece, score }: { readonly piece: Piece; readonly s
           most: 60,
         })}
       </div>
-      <datalist id={INSTRUMENTS}>
-        {INSTRUMENT_IDS.map((id) => (
-          <option key={id} value={instrumentOf(id).name} />
-        ))}
-      </datalist>
+      <InstrumentOptions id={INSTRUMENTS} />
       <details className="mt-2">
         <summary className="cursor-pointer font-semibold">Where it comes from</summary>
         <div className="mt-2 grid gap-1.5">

@@ -2,10 +2,10 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
-import { INSTRUMENT_IDS, instrumentName, instrumentOf } from '@/core/instruments';
+import { instrumentName } from '@/core/instruments';
 import { whoByName, type PlayerChoice } from '@/core/players';
 import { useStudents } from '@/store';
-import { Button, PickOne } from '@/ui';
+import { Button, InstrumentOptions, PickOne } from '@/ui';
 import type { OpenedFile } from '@/workers';
 import type { AboutFile } from './bring-in';
 import { FirstBars } from './first-bars';
@@ -80,11 +80,7 @@ function PlayedOn({
         />
         {unsure ? <span className="text-ink-2">the file does not say it for sure</span> : null}
       </label>
-      <datalist id={INSTRUMENTS}>
-        {INSTRUMENT_IDS.map((id) => (
-          <option key={id} value={instrumentOf(id).name} />
-        ))}
-      </datalist>
+      <InstrumentOptions id={INSTRUMENTS} />
     </>
   );
 }
