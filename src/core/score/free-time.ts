@@ -11,7 +11,7 @@ const speaksOfTime = (text: string): boolean => FREE.test(text) || STRICT.test(t
 /**
  * Whether a direction is everyone's, whichever part it is printed over: rehearsal letters and words of time.
  *
- * @example score.directions.filter(isForAll) // 'A', 'poco rit.'; not 'dolce'
+ * @example scoreOf('"^poco rit."C4|"^dolce"D4|').directions.filter(isForAll).length // → 1
  */
 export const isForAll = (d: Direction): boolean =>
   d.kind === 'rehearsal' || (d.kind === 'words' && speaksOfTime(d.text));
