@@ -59,8 +59,19 @@ export const chordsVerb = (bytes: Uint8Array, file: string, options: OptionValue
           degree: b.degree,
           notes: b.notes,
           flags: b.flags,
+          certainty: b.certainty,
+          ...(b.alternatives.length > 0 ? { alternatives: b.alternatives } : {}),
+          ...(b.printed ? { printed: true } : {}),
+          ...(b.heard === null ? {} : { heard: b.heard }),
         })),
-        keys: harmony.keys.map((k) => ({ from: k.from, to: k.to, tonic: rootName(k.tonic, k), mode: k.mode })),
+        keys: harmony.keys.map((k) => ({
+          from: k.from,
+          to: k.to,
+          tonic: rootName(k.tonic, k),
+          mode: k.mode,
+          certainty: k.certainty,
+        })),
+        cadences: harmony.cadences.map((c) => ({ bar: c.bar, beat: c.beat, kind: c.kind, perfect: c.perfect })),
         pedals: harmony.pedals.map((p) => ({ from: p.from, to: p.to, note: p.name })),
         sequences: harmony.sequences.map((s) => ({ from: s.from, to: s.to, semitones: s.steps, times: s.times })),
       };
@@ -83,11 +94,12 @@ export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionVa
   });
 
 export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
-  withScore(bytes, file, options, ({ played: score }) => {
+  withScore(bytes, file, options, ({ played: score, phraseEnds }) => {
     const plan = placeBreaths(
       score,
       tempoOf(score, options),
       options['span'] === undefined ? 8 : Number(options['span']),
+      { phraseEnds },
     );
     const q = (t: number): string => quartersText(score, t);
     return {
@@ -98,6 +110,7 @@ export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValu
         reason: b.reason,
         printed: b.printed,
         catch: b.catch,
+        margin: b.margin,
       })),
       spans: plan.spans.map((s) => ({
         from: q(s.from),

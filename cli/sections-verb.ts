@@ -26,6 +26,7 @@ export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
       upbeatQuarters: s.upbeatQuarters,
       endUpbeatQuarters: s.endUpbeatQuarters,
       like: s.like,
+      certainty: s.certainty,
       phrases: s.phrases,
     })),
     repeats: sameness.repeats.map((r) => ({

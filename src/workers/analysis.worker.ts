@@ -53,25 +53,31 @@ const api: AnalysisWorkerApi = {
   },
   marking: (loaded, player, request) =>
     Promise.resolve(
-      analysed(loaded, player, ({ played: score, sameness, sections, harmony }) => ({
+      analysed(loaded, player, ({ played: score, sameness, sections, harmony, phraseEnds }) => ({
         harmony,
         dynamics: suggestDynamics(score, sameness, sections, harmony, request.instrument),
         breaths: request.breathes
-          ? placeBreaths(score, request.tempo, request.breathSpanInSeconds, { strictTime: request.strictTime })
+          ? placeBreaths(score, request.tempo, request.breathSpanInSeconds, {
+              strictTime: request.strictTime,
+              phraseEnds,
+            })
           : null,
         bowing: request.bowed ? proposeBowing(score) : null,
         phrases: punctuatePhrases(
           score,
           sections.flatMap((s) => s.phrases),
-          harmony.beats,
-          harmony.keys,
+          harmony,
         ),
         ornaments: realiseOrnaments(score, request.style, request.tempo, request.styles),
         gestures: request.technique === null ? [] : findGestures(score, request.technique, request.ownCues),
       })),
     ),
   chunks: (loaded, player, sections, request) =>
-    Promise.resolve(analysed(loaded, player, ({ played: score }) => orderChunks(score, sections, request))),
+    Promise.resolve(
+      analysed(loaded, player, ({ played: score, difficulties }) =>
+        orderChunks(score, sections, request, difficulties),
+      ),
+    ),
 };
 
 expose(api);

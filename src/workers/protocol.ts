@@ -14,7 +14,7 @@ import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicx
 import type { InstrumentId, PlayerFamily } from '@/core/instruments';
 import type { Result } from '@/core/result';
 import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
-import type { ProposedSection } from '@/core/sections';
+import type { ProposedSection, SectionShape } from '@/core/sections';
 import type { KeptIds, Note, Score } from '@/core/score';
 import type { Player } from '@/core/players';
 import type { Conflict, KeptDocument, Zone } from '@/core/studio';
@@ -118,7 +118,7 @@ export interface AnalysisWorkerApi {
   chunks(
     loaded: LoadedPiece,
     player: Player,
-    sections: readonly ProposedSection[],
+    sections: readonly SectionShape[],
     request: OrderRequest,
   ): Promise<Result<readonly LadderChunk[]>>;
 }

@@ -22,7 +22,7 @@ test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees 
 
   // The end of the first section two beats earlier: into bar 4, on its third beat.
   const list = page.getByRole('region', { name: 'Sections', exact: true });
-  await list.getByRole('button', { name: /^A Opening/ }).click();
+  await list.getByRole('button', { name: /^A bars 1/ }).click();
   await page.keyboard.press(',');
   await page.keyboard.press(',');
   await expect.poll(async () => (await rows())[1]).toMatchObject({ fromBar: 'bar-4', fromOffset: '2' });
@@ -33,7 +33,7 @@ test('a teacher accepts the proposal, moves a cut to a beat, links a copy, sees 
   await expect.poll(async () => (await rows())[0]).toMatchObject({ toBar: 'bar-4', toOffset: null });
 
   // The second beside the first: the notes of the last bar differ.
-  await list.getByRole('button', { name: /^A′ A changed/ }).click();
+  await list.getByRole('button', { name: /^A′ bars 5/ }).click();
   await page.keyboard.press('c');
   await expect(page.getByRole('heading', { name: 'A and A′, side by side' })).toBeVisible();
   const differing = page.locator('.engraved [data-differs]');

@@ -1,5 +1,6 @@
 /** Sections, phrases and letters proposed, against what is known of a piece; the best of the good readings counts. */
-import { proposeSections, type ProposedSection } from '@/core/sections';
+import { analysisOf } from '@/core/analysis';
+import type { ProposedSection } from '@/core/sections';
 import type { KnownSection, Truth } from './read-truth';
 
 export interface Boundaries {
@@ -36,7 +37,10 @@ export interface FormFound {
 
 const text = (list: readonly KnownSection[]): string => list.map((s) => `${s.letter} ${s.from}-${s.to}`).join(', ');
 
-export function formFound(truth: Truth, ours: readonly ProposedSection[] = proposeSections(truth.score)): FormFound {
+export function formFound(
+  truth: Truth,
+  ours: readonly ProposedSection[] = analysisOf(truth.score).sections,
+): FormFound {
   return {
     sections: truth.sections.length
       ? bestOf(

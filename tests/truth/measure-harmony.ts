@@ -1,6 +1,7 @@
 /** Chords, keys, cadences and pedals found, against what is known of a piece. */
-import { findHarmony, type Harmony } from '@/core/harmony';
-import type { Truth } from './read-truth';
+import { analysisOf } from '@/core/analysis';
+import type { Cadence, Harmony } from '@/core/harmony';
+import type { KnownCadence, Truth } from './read-truth';
 
 /** Right of all that are judged. */
 export interface Share {
@@ -18,7 +19,7 @@ export interface Found {
 const withoutBass = (symbol: string): string => symbol.replace(/\/[A-G][#b]?$/, '');
 
 /** Beats whose chord has the root and the kind that is known, inversion aside; beats of silence are not judged. */
-export function chordShare(truth: Truth, harmony: Harmony = findHarmony(truth.score)): Share {
+export function chordShare(truth: Truth, harmony: Harmony = analysisOf(truth.score).harmony): Share {
   let right = 0;
   let all = 0;
   const missed: string[] = [];
@@ -40,7 +41,7 @@ export const pitchClassOf = (name: string): number =>
   ((PITCH_CLASS[name.charAt(0)] ?? 0) + (name.endsWith('#') ? 1 : 0) - (/^[A-G]b/.test(name) ? 1 : 0) + 12) % 12;
 
 /** Bars in a key that one of the good readings has them in. */
-export function keyShare(truth: Truth, harmony: Harmony = findHarmony(truth.score)): Share {
+export function keyShare(truth: Truth, harmony: Harmony = analysisOf(truth.score).harmony): Share {
   const last = Math.max(-1, ...truth.keys.flat().map((k) => k.to));
   const missed: string[] = [];
   for (let bar = 0; bar <= last; bar += 1) {
@@ -56,15 +57,10 @@ export function keyShare(truth: Truth, harmony: Harmony = findHarmony(truth.scor
 }
 
 /** Cadences of the right kind at the right bar. */
-export function cadencesFound(truth: Truth, harmony: Harmony = findHarmony(truth.score)): Found | null {
+export function cadencesFound(truth: Truth, harmony: Harmony = analysisOf(truth.score).harmony): Found | null {
   if (!truth.cadences) return null;
-  const ours = harmony.beats.flatMap((b) =>
-    b.flags.flatMap((f) =>
-      f.endsWith('-cadence') ? [{ bar: b.bar, beat: b.beat, kind: f.replace('-cadence', '') }] : [],
-    ),
-  );
-  const same = (k: { bar: number; kind: string }, c: { bar: number; kind: string }): boolean =>
-    k.bar === c.bar && k.kind === c.kind;
+  const ours = harmony.cadences;
+  const same = (k: KnownCadence, c: Cadence): boolean => k.bar === c.bar && k.kinds.includes(c.kind);
   const missed = truth.cadences.filter((k) => !ours.some((c) => same(k, c)));
   const wrong = ours.filter((c) => !truth.cadences?.some((k) => same(k, c)));
   return {
@@ -72,14 +68,14 @@ export function cadencesFound(truth: Truth, harmony: Harmony = findHarmony(truth
     known: truth.cadences.length,
     wrong: wrong.length,
     notes: [
-      ...missed.map((k) => `missed ${k.bar}.${k.beat} ${k.kind}`),
+      ...missed.map((k) => `missed ${k.bar}.${k.beat} ${k.kinds.join('=')}`),
       ...wrong.map((c) => `wrong ${c.bar}.${c.beat} ${c.kind}`),
     ],
   };
 }
 
 /** Pedals that overlap a known one of the same tone by half. */
-export function pedalsFound(truth: Truth, harmony: Harmony = findHarmony(truth.score)): Found | null {
+export function pedalsFound(truth: Truth, harmony: Harmony = analysisOf(truth.score).harmony): Found | null {
   if (!truth.pedals) return null;
   const fits = (p: Harmony['pedals'][number], k: { from: number; to: number; tone: string }): boolean =>
     p.pitchClass === pitchClassOf(k.tone) &&

@@ -27,7 +27,8 @@ export interface KnownSection {
 export interface KnownCadence {
   readonly bar: number;
   readonly beat: number;
-  readonly kind: 'authentic' | 'half' | 'plagal' | 'deceptive';
+  /** The kinds that are equally good. */
+  readonly kinds: readonly ('authentic' | 'half' | 'plagal' | 'deceptive')[];
 }
 export interface Truth {
   readonly name: string;
@@ -80,7 +81,7 @@ function truthOf(name: string, source: string, score: Score): Truth {
       ? items(lines.get('cadences') ?? '', ',').map((text) => {
           const [place = '', kind = ''] = text.split(' ');
           const [bar = NaN, beat = NaN] = place.split('.').map(Number);
-          return { bar, beat, kind: CADENCE.parse(kind) };
+          return { bar, beat, kinds: kind.split('=').map((k) => CADENCE.parse(k)) };
         })
       : null,
     sections: known(lines, 'sections').map((reading) =>

@@ -1,5 +1,5 @@
 /** `npx tsx tests/truth/report.ts [training|held-out]`: what is found of what is known, piece by piece. */
-import { findHarmony } from '@/core/harmony';
+import { analysisOf } from '@/core/analysis';
 import { f1, formFound } from './measure-form';
 import { cadencesFound, chordShare, keyShare, pedalsFound } from './measure-harmony';
 import { readTruths } from './read-truth';
@@ -17,7 +17,7 @@ async function main(): Promise<void> {
     let letters = 0;
     let forms = 0;
     for (const truth of await readTruths(set)) {
-      const harmony = findHarmony(truth.score);
+      const harmony = analysisOf(truth.score).harmony;
       const chords = chordShare(truth, harmony);
       const keys = keyShare(truth, harmony);
       const cadences = cadencesFound(truth, harmony);

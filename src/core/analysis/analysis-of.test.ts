@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { barDifficulties, cornersOf } from '../difficulty';
+import { fingerScore, fingeringTroubles } from '../fingering';
 import { findHarmony } from '../harmony';
 import { findSameness, payOff, rhythmFamilies } from '../sameness';
-import { proposeSections } from '../sections';
+import { phraseEnds, proposeSections } from '../sections';
 import { usualPlayer } from '../players';
 import { analysisOf } from './analysis-of';
 import { scoreOfAbc } from '../studio/abc-for-tests';
@@ -17,10 +18,16 @@ describe('the analysis of a piece', () => {
     const a = analysisOf(score);
     expect(a.sameness).toEqual(findSameness(score));
     expect(a.sections).toEqual(proposeSections(score));
-    expect(a.harmony).toEqual(findHarmony(score));
+    expect(a.phraseEnds).toEqual(phraseEnds(score, a.sections));
+    expect(a.harmony).toEqual(findHarmony(score, a.phraseEnds));
     expect(a.families).toEqual(rhythmFamilies(score));
     expect(a.payOff).toEqual(payOff(score));
-    expect(a.difficulties).toEqual(barDifficulties(score, { keyboard: true }));
+    expect(a.difficulties).toEqual(
+      barDifficulties(score, {
+        keyboard: true,
+        troubles: fingeringTroubles(score, fingerScore(score, { instrument: 'piano' }), 'piano'),
+      }),
+    );
     expect(a.corners).toEqual(cornersOf(a.difficulties));
     expect(a.comparable).toBe(true);
   });

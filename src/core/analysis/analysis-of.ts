@@ -1,7 +1,17 @@
 import { barDifficulties, cornersOf, entryReason, type BarDifficulty } from '../difficulty';
+import { fingerScore, fingeringTroubles } from '../fingering';
 import { findHarmony, type Harmony } from '../harmony';
 import { instrumentOf } from '../instruments';
-import { entriesOf, playedBy, playerKey, soundingScore, usualPlayer, type Entry, type Player } from '../players';
+import {
+  entriesOf,
+  playedBy,
+  playerKey,
+  soundingScore,
+  stringsOf,
+  usualPlayer,
+  type Entry,
+  type Player,
+} from '../players';
 import {
   findSameness,
   fitsSameness,
@@ -11,7 +21,7 @@ import {
   type RhythmFamily,
   type Sameness,
 } from '../sameness';
-import { proposeSections, type ProposedSection } from '../sections';
+import { phraseEnds, proposeSections, type ProposedSection } from '../sections';
 import type { Score } from '../score';
 
 /**
@@ -35,6 +45,8 @@ export interface Analysis {
   readonly comparable: boolean;
   readonly sameness: Sameness;
   readonly sections: readonly ProposedSection[];
+  /** Where phrases close, in ticks. */
+  readonly phraseEnds: readonly number[];
   readonly harmony: Harmony;
   readonly families: readonly RhythmFamily[];
   /** Which bars, learned first, pay most: of the player's own. */
@@ -77,10 +89,14 @@ function computeSounding(score: Score) {
   const comparable = fitsSameness(score);
   const heard = once(() => soundingScore(score));
   const sameness = once(() => (comparable ? findSameness(heard()) : NO_SAMENESS));
+  const sections = once(() => (comparable ? proposeSections(heard(), sameness()) : []));
+  const closes = once(() => phraseEnds(heard(), sections()));
   return {
     sameness,
-    sections: once(() => (comparable ? proposeSections(heard(), sameness()) : [])),
-    harmony: once(() => findHarmony(heard())),
+    sections,
+    // Cuts are found first and without chords; cadences are looked for where phrases end.
+    phraseEnds: closes,
+    harmony: once(() => findHarmony(heard(), closes())),
     families: once(() => rhythmFamilies(heard())),
   };
 }
@@ -95,16 +111,23 @@ function soundingOf(score: Score): ReturnType<typeof computeSounding> {
   return fresh;
 }
 
+/** Hard bars of a player, with what the fingering of the instrument makes hard. */
+function difficultiesOf(score: Score, player: Player): readonly BarDifficulty[] {
+  const played = playedBy(score, player);
+  const instrument = player.instrument ?? 'piano';
+  const fingering = fingerScore(played, { ...stringsOf(score, player), instrument });
+  return barDifficulties(played, {
+    keyboard: instrumentOf(instrument).fingers?.kind === 'keyboard',
+    troubles: fingeringTroubles(played, fingering, instrument),
+  });
+}
+
 function compute(score: Score, player: Player): Analysis {
   const comparable = fitsSameness(score);
-  const { sameness, sections, harmony, families } = soundingOf(score);
+  const { sameness, sections, phraseEnds: closes, harmony, families } = soundingOf(score);
   const paid = once(() => (comparable ? payOff(playedBy(score, player)) : []));
   const entries = once(() => entriesOf(score, player));
-  const difficulties = once(() =>
-    barDifficulties(playedBy(score, player), {
-      keyboard: instrumentOf(player.instrument ?? 'piano').fingers?.kind === 'keyboard',
-    }),
-  );
+  const difficulties = once(() => difficultiesOf(score, player));
   const corners = once(() => cornersWith(difficulties(), entries()));
   return {
     score,
@@ -125,6 +148,9 @@ function compute(score: Score, player: Player): Analysis {
     },
     get sections() {
       return sections();
+    },
+    get phraseEnds() {
+      return closes();
     },
     get harmony() {
       return harmony();

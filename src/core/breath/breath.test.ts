@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findHarmony } from '../harmony';
 import { bowingCost, proposeBowing, strokesOf, type BowDirection } from './bowing';
-import { breathPlaces, placeBreaths } from './place-breaths';
+import { breathPlaces } from './breath-places';
+import { placeBreaths } from './place-breaths';
 import { punctuatePhrases } from './punctuation';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 
@@ -71,12 +72,59 @@ describe('breaths', () => {
     );
   });
   it('says the seconds of each span, and the tempo that would save a passage without a place', () => {
-    // Eight quarters under one slur: 8 s at 60; a span of 6 s needs 80.
-    const plan = placeBreaths(scoreOf('(C D E F | G A B c) |'), 60, 6);
+    // Eight quarters under one slur: 8 s at 60; a span of 6.4 s needs 75.
+    const plan = placeBreaths(scoreOf('(C D E F | G A B c) |'), 60, 6.4);
     expect(plan.breaths).toEqual([]);
     expect(plan.spans).toMatchObject([{ seconds: 8 }]);
-    expect(plan.warnings).toMatchObject([{ tempo: 80, fromBar: 0, toBar: 1 }]);
-    expect(placeBreaths(scoreOf('(C D E F | G A B c) |'), 80, 6).warnings).toEqual([]);
+    expect(plan.warnings).toMatchObject([{ tempo: 75, fromBar: 0, toBar: 1 }]);
+    expect(placeBreaths(scoreOf('(C D E F | G A B c) |'), 75, 6.4).warnings).toEqual([]);
+  });
+  it('says what else helps where no tempo that the music bears would save a passage', () => {
+    // 8 s of one slur against 4 s of breath: twice the tempo is no advice.
+    const [warning] = placeBreaths(scoreOf('(C D E F | G A B c) |'), 60, 4).warnings;
+    expect(warning).toMatchObject({ tempo: null });
+    expect(warning?.message).toBe('bars 1–2 take 8.0 s at 60 and have no place to breathe: break the slur after bar 1');
+  });
+  it('come before the upbeats of a piece that begins with one', () => {
+    const score = scoreOf('D | G2 B G | B3 A | G3 E | D3 D | G2 B G | B3 A | d4- | d3 |');
+    const plan = placeBreaths(score, 60, 9);
+    // Each lies a quarter before a bar line: after the third quarter of its bar.
+    expect(plan.breaths.length).toBeGreaterThan(1);
+    for (const b of plan.breaths)
+      expect(
+        score.bars.some((bar) => bar.onset - b.onset === score.ticksPerQuarter),
+        b.reason,
+      ).toBe(true);
+  });
+  it('take the ends of phrases first, and say so', () => {
+    const score = scoreOf('C D E F | G A B c | c B A G | F E D C |');
+    const end = score.bars[2]?.onset ?? 0;
+    expect(placeBreaths(score, 60, 8, { phraseEnds: [end] }).breaths).toMatchObject([
+      { onset: end, reason: expect.stringContaining('end of the phrase') as string },
+    ]);
+  });
+  it('are in no run that goes by step over a bar line', () => {
+    const score = scoreOf('C/D/E/F/ G/A/B/c/ | d/c/B/A/ G/F/E/D/ | C4 |');
+    const { places } = breathPlaces(score);
+    expect(places.map((p) => p.end)).not.toContain(score.bars[1]?.onset);
+  });
+  it('end a slur that the file never closes where the next begins', () => {
+    const score = scoreOf('(C D E F | G A B c) | (c B A G | F E D C) |');
+    const notes = score.notes.map((n) =>
+      n.marks.slurs.some((s) => s.role === 'stop') ? { ...n, marks: { ...n.marks, slurs: [] } } : n,
+    );
+    const { slurred } = breathPlaces({ ...score, notes });
+    // The last note before the second slur may be breathed after; the first seven may not.
+    expect(score.notes.slice(0, 8).map((n) => slurred.has(n.id))).toEqual([
+      true,
+      true,
+      true,
+      true,
+      true,
+      true,
+      true,
+      false,
+    ]);
   });
   it('gives a range where time is free, until it is strict again', () => {
     const spans = placeBreaths(
@@ -138,15 +186,15 @@ describe('bowing', () => {
 
 it('phrases end open on the dominant and closed on the tonic', () => {
   const score = scoreOf('C D E F | G2 D2 | C D E D | C4 |');
-  const harmony = findHarmony(score);
+  const bar = score.bars[2]?.onset ?? 0;
+  const harmony = findHarmony(score, [bar, 2 * bar]);
   const signs = punctuatePhrases(
     score,
     [
       { from: 0, to: 1 },
       { from: 2, to: 3 },
     ],
-    harmony.beats,
-    harmony.keys,
+    harmony,
   );
   expect(signs.map((s) => s.sign)).toEqual(['?', '.']);
 });

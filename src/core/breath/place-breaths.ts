@@ -1,5 +1,6 @@
-import { beatOnsets, FREE_BEND, freeTimeIn, spanSeconds, struckNotes, tieLinks, type Note, type Score } from '../score';
+import { FREE_BEND, freeTimeIn, spanSeconds, type Score } from '../score';
 import { quarterBpm, ticks, type Ticks } from '../units';
+import { BREATH_WEIGHTS, breathPlaces, type BreathLine, type BreathPlace } from './breath-places';
 
 export interface Breath {
   readonly afterNoteId: string;
@@ -13,6 +14,8 @@ export interface Breath {
   readonly catch: boolean;
   /** Seconds that the beat waits for it; none in a rest, and none where the metronome wins. */
   readonly waitsSeconds: number;
+  /** How much dearer the plan is without this place, in the costs of places: no probability. */
+  readonly margin: number;
 }
 
 export interface BreathSpan {
@@ -33,126 +36,12 @@ export interface BreathPlan {
     readonly fromBar: number;
     readonly toBar: number;
     readonly seconds: number;
-    readonly tempo: number;
+    /** The tempo at which it fits a breath; null where that is past what the music bears. */
+    readonly tempo: number | null;
     readonly message: string;
   }[];
   /** Sum of the costs of the places and the spans: what the plan makes least after the number of breaths. */
   readonly cost: number;
-}
-
-/** What a place costs, chosen by us: less is better. A rest costs nothing. */
-export const BREATH_WEIGHTS = {
-  barLine: 1,
-  longNote: 0.8,
-  phraseEnd: 0.3,
-  inBar: 2.6,
-  afterShort: 1.5,
-  /** A full breath before a long span: uneven spans cost their unevenness. */
-  uneven: 0.6,
-} as const;
-
-interface Place {
-  readonly note: Note;
-  /** Index of the note after which it lies. */
-  readonly after: number;
-  readonly end: number;
-  readonly cost: number;
-  readonly reason: string;
-  readonly rest: boolean;
-  readonly printed: boolean;
-}
-
-interface Line {
-  readonly notes: readonly { readonly note: Note; readonly end: number }[];
-  readonly places: readonly Place[];
-}
-
-/** The wind line: the first part, its highest voice; grace notes belong to their note. */
-function lineOf(score: Score): { readonly note: Note; readonly end: number }[] {
-  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
-  const tops = new Map<number, { note: Note; end: number }>();
-  for (const { note, sounding } of struckNotes(score.notes)) {
-    if (note.part !== part?.id || note.grace || note.midi === null) continue;
-    const there = tops.get(note.onset);
-    if (!there || (note.midi ?? 0) > (there.note.midi ?? 0)) tops.set(note.onset, { note, end: note.onset + sounding });
-  }
-  return [...tops.values()].sort((a, b) => a.note.onset - b.note.onset);
-}
-
-/** Notes under a slur that goes on: no breath may follow them. */
-function insideSlur(score: Score, notes: readonly { readonly note: Note }[]): ReadonlySet<string> {
-  const inside = new Set<string>();
-  const slurred = new Map<string, Note[]>();
-  for (const n of score.notes) {
-    if (n.marks.slurs.length === 0) continue;
-    const key = `${n.part} ${n.onset}`;
-    const there = slurred.get(key);
-    if (there) there.push(n);
-    else slurred.set(key, [n]);
-  }
-  let open = 0;
-  for (const { note } of notes) {
-    for (const n of slurred.get(`${note.part} ${note.onset}`) ?? [])
-      for (const s of n.marks.slurs) {
-        if (s.role === 'stop') open = Math.max(0, open - 1);
-        if (s.role === 'start') open += 1;
-      }
-    if (open > 0) inside.add(note.id);
-  }
-  return inside;
-}
-
-/** Where a breath may be: never inside a slur, a tied note or a run of quick notes; printed breaths always. */
-export function breathPlaces(score: Score): Line {
-  const notes = lineOf(score);
-  const slurred = insideSlur(score, notes);
-  const links = tieLinks(score.notes);
-  const lengths = notes.map((n) => n.end - n.note.onset).sort((a, b) => a - b);
-  const typical = lengths[Math.floor(lengths.length / 2)] ?? score.ticksPerQuarter;
-  const w = BREATH_WEIGHTS;
-  const places: Place[] = [];
-  let barIndex = 0;
-  notes.forEach(({ note, end }, after) => {
-    const next = notes[after + 1];
-    if (!next) return;
-    const printed = note.marks.articulations.includes('breath-mark') || note.marks.articulations.includes('caesura');
-    const rest = next.note.onset > end;
-    const length = end - note.onset;
-    while ((score.bars[barIndex + 1]?.onset ?? Infinity) <= end) barIndex += 1;
-    const bar = score.bars[barIndex];
-    const atBarLine = bar !== undefined && bar.onset === end;
-    const following = next.end - next.note.onset;
-    const onBeat = bar !== undefined && beatOnsets(bar, score.ticksPerQuarter).some((b) => bar.onset + b.at === end);
-    if (!printed && !rest) {
-      if (slurred.has(note.id) || links.has(note.id)) return;
-      // A run: quick notes before and after, one step from the next.
-      const run =
-        length <= score.ticksPerQuarter / 2 &&
-        following <= score.ticksPerQuarter / 2 &&
-        Math.abs((next.note.midi ?? 0) - (note.midi ?? 0)) <= 2;
-      if (run && !atBarLine) return;
-      if (length < score.ticksPerQuarter / 2 && !atBarLine) return;
-    }
-    const reasons: string[] = [];
-    let cost = rest || printed ? 0 : w.inBar;
-    if (printed) reasons.push('printed');
-    if (rest) reasons.push('rest');
-    if (atBarLine && !rest && !printed) {
-      cost = w.barLine;
-      reasons.push('at the bar line');
-    }
-    if (length >= typical * 1.9 || length >= score.ticksPerQuarter * 2) {
-      if (!rest && !printed) cost = Math.min(cost, w.inBar) * (atBarLine ? w.phraseEnd : w.longNote);
-      reasons.push('after a long note');
-    } else if (length < typical && !rest && !printed) cost += w.afterShort;
-    if (note.marks.slurs.some((s) => s.role === 'stop')) {
-      cost *= 0.7;
-      reasons.push('end of a slur');
-    }
-    if (!onBeat && !rest && !printed) cost += 0.4;
-    places.push({ note, after, end, cost, reason: reasons.join(', ') || 'between notes', rest, printed });
-  });
-  return { notes, places };
 }
 
 const PER_BREATH = 100;
@@ -163,10 +52,12 @@ const WAITS = { full: 0.5, quick: 0.25 } as const;
 export interface BreathOptions {
   /** The metronome wins: a breath outside a rest is taken off the note before it, and the beat waits for none. */
   readonly strictTime?: boolean;
+  /** Where phrases end, in ticks: the best places. */
+  readonly phraseEnds?: readonly number[];
 }
 
 /** A breath at a place: how full it is, and what it does to the time. */
-function breathAt(place: Place, ticksPerQuarter: number, strictTime: boolean): Breath {
+function breathAt(place: BreathPlace, ticksPerQuarter: number, strictTime: boolean, margin: number): Breath {
   const quick = !place.rest && (strictTime || place.end - place.note.onset < ticksPerQuarter * 2);
   const waitsSeconds = place.rest || strictTime ? 0 : quick ? WAITS.quick : WAITS.full;
   const time =
@@ -183,20 +74,63 @@ function breathAt(place: Place, ticksPerQuarter: number, strictTime: boolean): B
     printed: place.printed,
     catch: quick,
     waitsSeconds,
+    margin,
   };
 }
 
-/** What is said of a span that is longer than a breath, with the tempo at which it is not. */
-function tooLong(score: Score, s: BreathSpan, tempo: number, spanInSeconds: number): BreathPlan['warnings'][number] {
+/** How much dearer the cheapest other place near one is; the places around it are those within four of it. */
+function marginOf(places: readonly BreathPlace[], k: number): number {
+  const mine = places[k];
+  if (!mine) return 0;
+  const near = places.filter((_, i) => i !== k && Math.abs(i - k) <= 4);
+  const next = near.reduce((least, p) => Math.min(least, p.cost), Infinity);
+  return Number.isFinite(next) ? Math.round((next - mine.cost) * 100) / 100 : BREATH_WEIGHTS.inBar;
+}
+
+/** So much faster than marked a piece can be taken; past that a breath has to be found otherwise. */
+const BEARABLE = 1.3;
+
+/** What helps in a span with no place to breathe: a slur to break, a long note to breathe after, a partner. */
+function otherHelp(score: Score, line: BreathLine, s: BreathSpan): string {
+  const name = (b: number): string => score.bars[b]?.name ?? String(b + 1);
+  const inside = line.notes.filter((n) => n.note.onset >= s.from && n.end < s.to);
+  const middle = (s.from + s.to) / 2;
+  const barEnd = ({ note, end }: BreathLine['notes'][number]): boolean => {
+    const bar = score.bars[note.bar];
+    return bar !== undefined && bar.onset + bar.length === end;
+  };
+  const nearest = (notes: BreathLine['notes']): BreathLine['notes'][number] | undefined =>
+    [...notes].sort((a, b) => Math.abs(a.end - middle) - Math.abs(b.end - middle))[0];
+  const slurred = nearest(inside.filter((n) => line.slurred.has(n.note.id) && barEnd(n)));
+  if (slurred) return `break the slur after bar ${name(slurred.note.bar)}`;
+  const long = inside.filter((n) => n.end - n.note.onset >= score.ticksPerQuarter * 1.5);
+  const held = nearest(long);
+  if (held) return `take a catch breath after the long note in bar ${name(held.note.bar)}`;
+  return 'take turns with a partner, or leave a note out to breathe';
+}
+
+/** What is said of a span that is longer than a breath, with the tempo at which it is not or what else helps. */
+function tooLong(
+  score: Score,
+  line: BreathLine,
+  s: BreathSpan,
+  tempo: number,
+  spanInSeconds: number,
+): BreathPlan['warnings'][number] {
   const needed = Math.ceil((tempo * s.seconds) / spanInSeconds);
   const name = (b: number): string => score.bars[b]?.name ?? String(b + 1);
+  const bars = s.fromBar === s.toBar ? `bar ${name(s.fromBar)} takes` : `bars ${name(s.fromBar)}–${name(s.toBar)} take`;
+  const head = `${bars} ${s.seconds.toFixed(1)} s at ${Math.round(tempo)} and ${s.fromBar === s.toBar ? 'has' : 'have'} no place to breathe`;
+  const bearable = needed <= tempo * BEARABLE;
   return {
     code: 'too-long',
     fromBar: s.fromBar,
     toBar: s.toBar,
     seconds: s.seconds,
-    tempo: needed,
-    message: `bars ${name(s.fromBar)}–${name(s.toBar)} take ${s.seconds.toFixed(1)} s at ${Math.round(tempo)} and have no place to breathe; at ${needed} they take ${((s.seconds * tempo) / needed).toFixed(1)} s`,
+    tempo: bearable ? needed : null,
+    message: bearable
+      ? `${head}; at ${needed} they take ${((s.seconds * tempo) / needed).toFixed(1)} s`
+      : `${head}: ${otherHelp(score, line, s)}`,
   };
 }
 
@@ -211,9 +145,10 @@ export function placeBreaths(
   score: Score,
   tempo: number,
   spanInSeconds: number,
-  { strictTime = false }: BreathOptions = {},
+  { strictTime = false, phraseEnds = [] }: BreathOptions = {},
 ): BreathPlan {
-  const { notes, places } = breathPlaces(score);
+  const line = breathPlaces(score, phraseEnds);
+  const { notes, places } = line;
   const first = notes[0];
   const last = notes[notes.length - 1];
   if (!first || !last) return { breaths: [], spans: [], warnings: [], cost: 0 };
@@ -253,7 +188,7 @@ export function placeBreaths(
   for (let k = back[places.length] ?? -1; k >= 0; k = back[k] ?? -1) chosen.unshift(k);
   const breaths = chosen.flatMap((k) => {
     const place = places[k];
-    return place ? [breathAt(place, score.ticksPerQuarter, strictTime)] : [];
+    return place ? [breathAt(place, score.ticksPerQuarter, strictTime, marginOf(places, k))] : [];
   });
   const barOf = (at: number): number => {
     const found = score.bars.findIndex((b) => at < b.onset + b.length);
@@ -275,7 +210,7 @@ export function placeBreaths(
     };
   });
   const warnings = spans.flatMap((s) =>
-    s.seconds > spanInSeconds + 1e-9 ? [tooLong(score, s, tempo, spanInSeconds)] : [],
+    s.seconds > spanInSeconds + 1e-9 ? [tooLong(score, line, s, tempo, spanInSeconds)] : [],
   );
   return { breaths, spans, warnings, cost: best[places.length] ?? 0 };
 }

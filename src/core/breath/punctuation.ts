@@ -1,4 +1,4 @@
-import type { BeatChord, KeySpan } from '../harmony';
+import type { CadenceKind, Harmony } from '../harmony';
 import { struckNotes, type Score } from '../score';
 
 /** How a phrase ends: comma, full stop, question or exclamation mark, and why. */
@@ -9,18 +9,28 @@ export interface PhraseSign {
   readonly reason: string;
 }
 
+const CLOSES = { authentic: '.', plagal: '.', half: '?', deceptive: ',' } as const satisfies Record<
+  CadenceKind,
+  PhraseSign['sign']
+>;
+const REASONS = {
+  authentic: 'ends on the tonic',
+  plagal: 'ends on the tonic',
+  half: 'ends open, on the dominant',
+  deceptive: 'turns away from the tonic',
+} as const satisfies Record<CadenceKind, string>;
+
 /**
  * Punctuation at the ends of the given phrases (bars, both included), from the last note of the tune and the chord
  * under it.
  *
  * @example
- * punctuatePhrases(score, [{ from: 4, to: 7 }], findHarmony(score).beats, findHarmony(score).keys)[0].sign // → '?'
+ * punctuatePhrases(score, [{ from: 4, to: 7 }], findHarmony(score))[0].sign // → '?'
  */
 export function punctuatePhrases(
   score: Score,
   phrases: readonly { readonly from: number; readonly to: number }[],
-  beats: readonly BeatChord[],
-  keys: readonly KeySpan[],
+  { beats, keys, cadences }: Pick<Harmony, 'beats' | 'keys' | 'cadences'>,
 ): PhraseSign[] {
   const struck = struckNotes(score.notes).filter((s) => s.note.midi !== null && !s.note.grace && s.note.staff === 1);
   return phrases.flatMap(({ from, to }): PhraseSign[] => {
@@ -35,6 +45,8 @@ export function punctuatePhrases(
     const put = (sign: PhraseSign['sign'], reason: string): PhraseSign[] => [
       { noteId: last.note.id, bar: last.note.bar, sign, reason },
     ];
+    const cadence = cadences.find((c) => c.bar >= from && c.bar <= to && c.onset <= last.note.onset + last.sounding);
+    if (cadence && CLOSES[cadence.kind] !== '.') return put(CLOSES[cadence.kind], REASONS[cadence.kind]);
     if (degree === 0 && (root === 0 || root === null))
       return put(
         (last.note.midi ?? 0) === top ? '!' : '.',

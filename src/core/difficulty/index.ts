@@ -1,13 +1,14 @@
 /**
- * What makes a bar hard. In: a score, a tempo in quarters a minute, a span in semitones. Out: 0 to 10 a bar and a hand,
- * with reasons.
+ * What makes a bar hard. In: a score, a tempo in quarters a minute, a span in semitones, the troubles of its fingering.
+ * Out: 0 to 10 a bar and a hand, with reasons, and the corners of the piece.
  */
 export {
   barDifficulties,
-  cornersOf,
   entryReason,
   type BarDifficulty,
   type DifficultyOptions,
-  type DifficultyReason,
   type HandDifficulty,
+  type Trouble,
 } from './bar-difficulty';
+export { cornersOf } from './corners';
+export type { DifficultyReason } from './reasons';

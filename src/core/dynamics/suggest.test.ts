@@ -25,12 +25,26 @@ describe('suggested dynamics', () => {
   });
   it('give more in the weak register of a flute, and not of a violin', () => {
     const low = 'D E D C | D E F2 | D C D E | D4 |';
-    expect(reasons(low, 'Flute')).toContain('f: the low register is weak: give it more');
+    expect(reasons(low, 'Flute')).toContain('f: the low register is weak: a step more');
     expect(reasons(low, 'Violin').join()).not.toContain('weak');
     // One level a note, and none where the page has one.
     const levels = suggestDynamics(scoreOf(low, 'Flute')).filter((s) => s.kind === 'level');
     expect(new Set(levels.map((s) => s.noteId)).size).toBe(levels.length);
     expect(reasons(`!p!${low}`, 'Flute').join()).not.toContain('weak');
+  });
+  it('say nothing of what only is new, and of many quick notes once', () => {
+    const quick = 'C/D/E/F/ G/A/B/c/ | d/c/B/A/ G/F/E/D/';
+    const all = reasons(`C D E F | G4 | c B A G | F4 || ${quick} | ${quick} || ${quick} | e/d/c/B/ A/G/F/E/ |`);
+    expect(all.join()).not.toContain('new material');
+    expect(all.filter((r) => r.includes('quick notes')).length).toBeLessThanOrEqual(1);
+  });
+  it('never say a level that is in force already', () => {
+    let force = 'none';
+    for (const s of suggestDynamics(scoreOf('C D E F | G4 | c B A G | F4 | C D E F | G4 | c B A G | F4 |')))
+      if (s.kind === 'level') {
+        expect(s.level).not.toBe(force);
+        force = s.level;
+      }
   });
   it('leave what is printed alone: no level where one stands, no hairpin over one', () => {
     const score = scoreOf('!p!C D E F | !<(!G A B !<)!c | !f!c B A G | F E D C |');

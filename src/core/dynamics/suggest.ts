@@ -90,8 +90,12 @@ function balance(
 const instrumentOfPart = (part: Part | undefined): InstrumentId =>
   (part && guessInstrument({ name: part.name, sound: part.instrumentSound, program: null })) ?? 'other';
 
-/** A run of low notes on an instrument that is weak there is played out. */
-function weakRegister(instrument: InstrumentId, tune: readonly Note[]): SuggestedDynamic[] {
+/** A run of low notes on an instrument that is weak there is given a step more than what is in force. */
+function weakRegister(
+  instrument: InstrumentId,
+  tune: readonly Note[],
+  inForce: (onset: number) => DynamicLevel,
+): SuggestedDynamic[] {
   const limit = instrumentOf(instrument).weakBelow;
   if (limit === null) return [];
   const out: SuggestedDynamic[] = [];
@@ -105,8 +109,8 @@ function weakRegister(instrument: InstrumentId, tune: readonly Note[]): Suggeste
         toNoteId: null,
         bar: n.bar,
         onset: n.onset,
-        level: 'f',
-        reason: 'the low register is weak: give it more',
+        level: stepped(inForce(n.onset), 1),
+        reason: 'the low register is weak: a step more',
       });
   });
   return out;
@@ -134,6 +138,8 @@ interface LevelsSoFar {
   readonly nothingYet: boolean;
   /** Something was suggested before. */
   readonly said: boolean;
+  /** Many quick notes were said to be played lightly: once is enough. */
+  readonly lightly: boolean;
   /** Level with which the model of this section began, and its letter. */
   readonly model: { readonly level: DynamicLevel | undefined; readonly letter: string };
 }
@@ -145,6 +151,7 @@ interface SuggestedLevel {
 
 /** More notes a bar than this are many. */
 const MANY_NOTES = 7;
+const LIGHTLY = 'many quick notes sound by themselves: lightly';
 
 /** The level of a phrase where none is printed; null where it goes on as before. */
 function levelOf(at: PhraseInPiece, so: LevelsSoFar): SuggestedLevel | null {
@@ -165,14 +172,17 @@ function levelOf(at: PhraseInPiece, so: LevelsSoFar): SuggestedLevel | null {
   if (so.nothingYet) return { level: base, reason: 'a level to begin with' };
   if (model.level !== undefined && model.level !== level)
     return { level: model.level, reason: `as in ${model.letter}` };
-  if (section.like !== null || !so.said) return null;
+  if (section.like !== null || !so.said || so.lightly) return null;
   return notes.length / Math.max(1, phrase.to - phrase.from + 1) > MANY_NOTES
-    ? { level: stepped(base, -1), reason: 'many quick notes sound by themselves: lightly' }
-    : { level: stepped(base, 1), reason: 'new material stands out' };
+    ? { level: stepped(base, -1), reason: LIGHTLY }
+    : null;
 }
 
-/** Fewest notes between an end of a phrase and its peak for a hairpin. */
+/** Fewest notes between an end of a phrase and its peak for a hairpin; fewer in a phrase of two bars. */
 const HAIRPIN_NOTES = 3;
+const HAIRPIN_NOTES_SHORT = 2;
+/** A chord that is less sure carries no suggestion. */
+const CHORD_SURE_FROM = 0.7;
 /** Fewest semitones that a line rises or falls for a hairpin. */
 const HAIRPIN_SEMITONES = 3;
 const FEWEST_NOTES = 4;
@@ -186,15 +196,17 @@ function hairpinsOf({ harmony, phrase, section, notes }: PhraseInPiece): Suggest
     (b) =>
       b.bar > phrase.from &&
       b.bar <= phrase.to &&
-      (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.flags.includes('outside-the-key'))),
+      b.certainty >= CHORD_SURE_FROM &&
+      (b.flags.includes('diminished') || (b.flags.includes('dominant') && b.degree.includes('/'))),
   );
+  const least = phrase.to - phrase.from < 2 ? HAIRPIN_NOTES_SHORT : HAIRPIN_NOTES;
   const high = notes.reduce((m, n) => ((n.midi ?? 0) > (m.midi ?? 0) ? n : m), first);
   const peak = tension ? (notes.find((n) => n.onset >= tension.onset) ?? high) : high;
   const at = notes.indexOf(peak);
   const rise = (peak.midi ?? 0) - (first.midi ?? 0);
   const fall = (peak.midi ?? 0) - (last.midi ?? 0);
   const out: SuggestedDynamic[] = [];
-  if (at >= HAIRPIN_NOTES && (rise >= HAIRPIN_SEMITONES || tension))
+  if (at >= least && (rise >= HAIRPIN_SEMITONES || tension))
     out.push(
       suggested(
         'wedge',
@@ -204,7 +216,7 @@ function hairpinsOf({ harmony, phrase, section, notes }: PhraseInPiece): Suggest
         tension ? `grows to the tension of ${tension.symbol}` : 'the line rises: it grows',
       ),
     );
-  if (notes.length - 1 - at >= HAIRPIN_NOTES && fall >= HAIRPIN_SEMITONES)
+  if (notes.length - 1 - at >= least && fall >= HAIRPIN_SEMITONES)
     out.push(
       suggested(
         'wedge',
@@ -274,9 +286,11 @@ export function suggestDynamics(
         base,
         nothingYet: out.length === 0 && printed.length === 0,
         said: out.length > 0,
+        lightly: out.some((s) => s.reason === LIGHTLY),
         model: { level: section.like === null ? undefined : began.get(letter), letter },
       });
-      if (next) {
+      // What is in force already needs no saying again.
+      if (next && (next.level !== level || (out.length === 0 && printed.length === 0))) {
         level = next.level;
         out.push(suggested('level', first, null, level, next.reason));
       }
@@ -285,7 +299,11 @@ export function suggestDynamics(
     if (!inside.some((d) => d.level === 'crescendo' || d.level === 'diminuendo')) out.push(...hairpinsOf(at));
   }
   const said = new Set(printed.flatMap((d) => (isLevel(d.level) ? [d.onset] : [])));
-  const weak = weakRegister(instrument, tune).filter((s) => !said.has(s.onset));
+  const levels = [...printed, ...out]
+    .flatMap((d) => (isLevel(d.level) ? [{ onset: d.onset as number, level: d.level }] : []))
+    .sort((a, b) => a.onset - b.onset);
+  const inForce = (onset: number): DynamicLevel => levels.findLast((l) => l.onset <= onset)?.level ?? 'mf';
+  const weak = weakRegister(instrument, tune, inForce).filter((s) => !said.has(s.onset));
   // Of two levels at one note the one that the instrument needs stands.
   const needed = new Set(weak.map((s) => s.noteId));
   const others = [...out, ...balance(score, printed, out)].filter((s) => s.kind !== 'level' || !needed.has(s.noteId));

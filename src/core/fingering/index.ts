@@ -7,4 +7,5 @@ export { fingerScore, type FingeringRequest } from './finger-score';
 export type { FingeringLock } from './printed';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './strings';
 export { type Hand, type HandChoice } from './keyboard';
+export { fingeringTroubles } from './troubles';
 export type { FingeredNote, Fingering, FingeringWarning } from './types';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { blockChords } from './block-chords';
-import { findHarmony } from './find-chords';
+import { findHarmony } from './find-harmony';
 import type { BeatChord } from './harmony';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 

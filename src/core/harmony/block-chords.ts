@@ -1,4 +1,4 @@
-import { CHORD_KINDS } from './chord-names';
+import { CHORD_KINDS } from './chord-kinds';
 import type { BeatChord } from './harmony';
 
 /** One chord of a passage reduced to blocks: keys low to high, the bass below, the chord in close position above it. */

@@ -1,48 +1,35 @@
-import type { KeySpan } from './find-keys';
-
-/** A kind of chord: its tones above the root and how it is written. */
-export interface ChordKind {
-  readonly name: string;
-  readonly tones: readonly number[];
-  readonly suffix: string;
-  /** Small roman numerals. */
-  readonly minor: boolean;
-  readonly figure: string;
-}
-
-export const CHORD_KINDS: readonly ChordKind[] = [
-  { name: 'major', tones: [0, 4, 7], suffix: '', minor: false, figure: '' },
-  { name: 'minor', tones: [0, 3, 7], suffix: 'm', minor: true, figure: '' },
-  { name: 'dominant', tones: [0, 4, 7, 10], suffix: '7', minor: false, figure: '7' },
-  { name: 'minor-seventh', tones: [0, 3, 7, 10], suffix: 'm7', minor: true, figure: '7' },
-  { name: 'major-seventh', tones: [0, 4, 7, 11], suffix: 'maj7', minor: false, figure: 'M7' },
-  { name: 'diminished', tones: [0, 3, 6], suffix: 'dim', minor: true, figure: '°' },
-  { name: 'half-diminished', tones: [0, 3, 6, 10], suffix: 'm7b5', minor: true, figure: 'ø7' },
-  { name: 'diminished-seventh', tones: [0, 3, 6, 9], suffix: 'dim7', minor: true, figure: '°7' },
-  { name: 'augmented', tones: [0, 4, 8], suffix: '+', minor: false, figure: '+' },
-];
+import { isAugmentedSixth, isDiminished, isDominant, type Chord } from './chord-kinds';
+import { leadsTo } from './chord-in-key';
+import { isMinorMode, MODE_SCALES, RELATIVE_MAJOR, type MusicalKey } from './keys';
 
 const SHARP = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
 const FLAT = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
-/** Tonics that are written with flats. */
+const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
+const NATURAL = [0, 2, 4, 5, 7, 9, 11];
+const SIGNS: Readonly<Record<number, string>> = { 0: '', 1: '#', 2: '##', 10: 'bb', 11: 'b' };
+/** Tonics of major keys that are written with flats. */
 const FLAT_MAJOR = new Set([5, 10, 3, 8, 1]);
-const FLAT_MINOR = new Set([2, 7, 0, 5, 10, 3]);
 
-export const usesFlats = (key: Pick<KeySpan, 'tonic' | 'mode'>): boolean =>
-  (key.mode === 'major' ? FLAT_MAJOR : FLAT_MINOR).has(key.tonic);
+/** Whether the signature of a key has flats. */
+export const usesFlats = (key: MusicalKey): boolean => FLAT_MAJOR.has((key.tonic + RELATIVE_MAJOR[key.mode]) % 12);
 
 /**
  * `F#` or `Gb` as the key would have it; in a minor key the raised leading note is a sharp, whatever its signature.
  *
  * @example rootName(10, { tonic: 5, mode: 'major' }) // → 'Bb'
  */
-export function rootName(pc: number, key: Pick<KeySpan, 'tonic' | 'mode'>): string {
+export function rootName(pc: number, key: MusicalKey): string {
   if (key.mode === 'minor' && (pc - key.tonic + 12) % 12 === 11) return SHARP[pc] ?? '?';
   return (usesFlats(key) ? FLAT : SHARP)[pc] ?? '?';
 }
 
+/** A pitch class written with a letter, 0 for C to 6 for B: 8 with G is `G#`, with A `Ab`. */
+export const spelledName = (pc: number, letter: number): string =>
+  `${LETTERS[letter] ?? '?'}${SIGNS[(pc - (NATURAL[letter] ?? 0) + 12) % 12] ?? '?'}`;
+
 const NUMERALS = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'];
-const MAJOR_DEGREES: readonly (readonly [number, string])[] = [
+type Degree = readonly [number, '' | '♭' | '♯'];
+const MAJOR_DEGREES: readonly Degree[] = [
   [0, ''],
   [1, '♭'],
   [1, ''],
@@ -56,7 +43,7 @@ const MAJOR_DEGREES: readonly (readonly [number, string])[] = [
   [6, '♭'],
   [6, ''],
 ];
-const MINOR_DEGREES: readonly (readonly [number, string])[] = [
+const MINOR_DEGREES: readonly Degree[] = [
   [0, ''],
   [1, '♭'],
   [1, ''],
@@ -72,32 +59,56 @@ const MINOR_DEGREES: readonly (readonly [number, string])[] = [
 ];
 
 const TRIAD_FIGURES = ['', '6', '64'];
-const SEVENTH_FIGURES = ['7', '65', '43', '42'];
+const SEVENTH_FIGURES = ['7', '65', '43', '42', '42'];
+const AUGMENTED_SIXTHS: Readonly<Record<string, string>> = {
+  'italian-sixth': 'It6',
+  'french-sixth': 'Fr43',
+  'german-sixth': 'Ger65',
+};
+
+const degreesOf = (key: MusicalKey): readonly Degree[] => (isMinorMode(key.mode) ? MINOR_DEGREES : MAJOR_DEGREES);
+
+/** Degrees of a key that a dominant or leading-note chord may lead to. */
+function isDegree(semitones: number, key: MusicalKey): boolean {
+  const scale: readonly number[] = key.mode === 'minor' ? [0, 2, 3, 5, 7, 8, 10] : MODE_SCALES[key.mode];
+  return scale.includes(semitones);
+}
+
+function numeralOf(semitones: number, key: MusicalKey, small: boolean): string {
+  const [degree, sign] = degreesOf(key)[semitones] ?? [0, ''];
+  // The leading-note chord of a minor key stands on its raised seventh without saying so.
+  const plain = key.mode === 'minor' && semitones === 11 ? '' : sign;
+  const numeral = NUMERALS[degree] ?? '';
+  return `${plain}${small ? numeral.toLowerCase() : numeral}`;
+}
 
 /**
- * Roman numeral of a chord in a key with its inversion: `I`, `V7`, `ii6`, `vii°65`, `V7/V` for a dominant of another
- * degree.
+ * Roman numeral of a chord in a key with its inversion: `I`, `V7`, `ii6`, `vii°65`; `V7/V` and `vii°7/V` for what leads
+ * to another degree, `N6` for the Neapolitan, `Ger65` for an augmented sixth.
  */
-export function degreeName(
-  root: number,
-  kind: ChordKind,
-  inversion: number,
-  key: Pick<KeySpan, 'tonic' | 'mode'>,
-): string {
-  const up = (root - key.tonic + 12) % 12;
-  const seventh = kind.tones.length === 4;
-  const figures = seventh ? (SEVENTH_FIGURES[inversion] ?? '7') : (TRIAD_FIGURES[inversion] ?? '');
-  const quality = kind.figure.replace('7', '').replace('M', seventh ? 'M' : '');
-  // A major triad with a seventh on another degree than the fifth leads to the chord a fifth below.
-  const scale = key.mode === 'major' ? [0, 2, 4, 5, 7, 9, 11] : [0, 2, 3, 5, 7, 8, 10];
-  const target = (up + 5) % 12;
-  if (kind.name === 'dominant' && up !== 7 && target !== 0 && scale.includes(target)) {
-    const [degree] = (key.mode === 'major' ? MAJOR_DEGREES : MINOR_DEGREES)[target] ?? [0];
-    return `V${figures}/${NUMERALS[degree] ?? ''}`;
+export function degreeName(chord: Chord, inversion: number, key: MusicalKey): string {
+  const { kind } = chord;
+  const up = (chord.root - key.tonic + 12) % 12;
+  const augmented = AUGMENTED_SIXTHS[kind.name];
+  if (augmented !== undefined && isAugmentedSixth(kind.name)) return augmented;
+  const added = kind.quality === 'add6' || kind.quality === 'sus4';
+  const seventh = !added && kind.tones.length >= 4;
+  const ninth = kind.tones.length === 5;
+  const figures = ninth && inversion === 0 ? '9' : ((seventh ? SEVENTH_FIGURES : TRIAD_FIGURES)[inversion] ?? '');
+  const suffix = `${added ? '' : kind.quality}${figures}${added ? kind.quality : ''}`;
+  if (up === 1 && kind.name === 'major') return `N${figures}`;
+  const target = leadsTo(chord, key);
+  const leads = isDominant(kind.name) || isDiminished(kind.name);
+  const own = isDominant(kind.name) ? up === 7 : up === 11 || (up === 2 && isMinorMode(key.mode));
+  if (leads && !own && target !== null && target !== 0 && isDegree(target, key) && !plainDegree(chord, key)) {
+    const of = numeralOf(target, key, false);
+    return isDominant(kind.name) ? `V${suffix}/${of}` : `vii${suffix}/${of}`;
   }
-  const [degree, sign] = (key.mode === 'major' ? MAJOR_DEGREES : MINOR_DEGREES)[up] ?? [0, ''];
-  // The leading-note chord of a minor key stands on its raised seventh without saying so.
-  const plain = key.mode === 'minor' && up === 11 ? '' : sign;
-  const numeral = NUMERALS[degree] ?? '';
-  return `${plain}${kind.minor ? numeral.toLowerCase() : numeral}${quality}${figures}`;
+  return `${numeralOf(up, key, kind.minor)}${suffix}`;
 }
+
+/** A diminished chord that is simply one of the key’s own. */
+const plainDegree = ({ root, kind }: Chord, key: MusicalKey): boolean => {
+  const scale: readonly number[] = key.mode === 'minor' ? [0, 2, 3, 5, 7, 8, 10] : MODE_SCALES[key.mode];
+  return isDiminished(kind.name) && kind.tones.every((t) => scale.includes((root + t - key.tonic + 24) % 12));
+};

@@ -1,5 +1,5 @@
 import type { Ticks } from '../units';
-import type { KeySpan } from './find-keys';
+import type { KeySpan } from './keys';
 
 /** The chord of one beat. */
 export interface BeatChord {
@@ -8,16 +8,38 @@ export interface BeatChord {
   readonly beat: number;
   readonly onset: Ticks;
   readonly length: Ticks;
-  /** `C`, `F#m7b5`, `G7/B`; empty where nothing sounds. */
+  /** `C`, `F#m7b5`, `G7/B`, or as printed; empty where nothing sounds or nothing can be told. */
   readonly symbol: string;
   /** Roman numeral in the key of the bar. */
   readonly degree: string;
   readonly root: number | null;
   readonly kind: string;
   readonly bass: number | null;
-  /** Sounding keys on the beat, low to high. */
+  /** Pitch classes of the chord, the root first. */
+  readonly tones: readonly number[];
+  /** Sounding keys in the beat, low to high. */
   readonly notes: readonly number[];
   readonly flags: readonly ChordFlag[];
+  /** How sure it is, from 0 to 1; 1 where it is printed. */
+  readonly certainty: number;
+  /** Symbols that are nearly as good, best first. */
+  readonly alternatives: readonly string[];
+  /** Printed over the notes. */
+  readonly printed: boolean;
+  /** What sounds where it is not the chord that is printed; null where it agrees. */
+  readonly heard: string | null;
+}
+
+export type CadenceKind = 'authentic' | 'half' | 'plagal' | 'deceptive';
+
+/** How a phrase ends: at the beat where its last chord comes in. */
+export interface Cadence {
+  readonly bar: number;
+  readonly beat: number;
+  readonly onset: Ticks;
+  readonly kind: CadenceKind;
+  /** Of an authentic one: both chords on their roots and the tune on the tonic. */
+  readonly perfect: boolean;
 }
 
 export type ChordFlag =
@@ -26,10 +48,9 @@ export type ChordFlag =
   | 'resolves'
   | 'outside-the-key'
   | 'pedal'
-  | 'half-cadence'
-  | 'authentic-cadence'
-  | 'plagal-cadence'
-  | 'deceptive-cadence';
+  | 'neapolitan'
+  | 'augmented-sixth'
+  | `${CadenceKind}-cadence`;
 
 export interface Pedal {
   readonly from: number;
@@ -48,6 +69,9 @@ export interface ChordSequence {
 export interface Harmony {
   readonly beats: readonly BeatChord[];
   readonly keys: readonly KeySpan[];
+  readonly cadences: readonly Cadence[];
   readonly pedals: readonly Pedal[];
   readonly sequences: readonly ChordSequence[];
+  /** A tune alone from which no chords can be told: then no beat has one. */
+  readonly untold: boolean;
 }

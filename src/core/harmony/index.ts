@@ -3,7 +3,7 @@
  * Pitch classes 0 to 11.
  */
 export { rootName } from './chord-names';
-export { findHarmony } from './find-chords';
-export type { BeatChord, ChordFlag, Harmony } from './harmony';
-export { type KeySpan } from './find-keys';
+export { findHarmony } from './find-harmony';
+export type { BeatChord, Cadence, CadenceKind, ChordFlag, Harmony } from './harmony';
+export { type KeySpan } from './keys';
 export { blockChords, type ChordBlock } from './block-chords';

@@ -1,5 +1,18 @@
-import { CLARINET_CHART } from './clarinet';
+import { CLARINET_ROWS } from './clarinet';
 import type { Instrument } from './instrument';
+import { chartFrom } from './wind-chart';
+
+/**
+ * Below the clarinet's low E: a key for E flat on every bass clarinet, and on long ones keys down to C, which makers
+ * put under either little finger or the right thumb. From written C below the staff.
+ */
+const BASS_CLARINET_CHART = chartFrom('bass clarinet', 'common practice; keys below E flat differ by maker', 48, [
+  'T 123|456 E♭(R) thumbC',
+  'T 123|456 E♭(R) thumbC♯',
+  'T 123|456 E♭(R) thumbD; T 123|456 D(L)',
+  'T 123|456 E♭(R); T 123|456 E♭(L)',
+  ...CLARINET_ROWS,
+]);
 
 export const bassClarinet: Instrument = {
   name: 'bass clarinet',
@@ -19,8 +32,8 @@ export const bassClarinet: Instrument = {
   programs: [],
   family: 'woodwind',
   technique: 'wind',
-  fingers: { kind: 'wind', name: 'bass clarinet', chart: CLARINET_CHART, counts: 'written' },
-  range: [36, 77],
+  fingers: { kind: 'wind', name: 'bass clarinet', chart: BASS_CLARINET_CHART, counts: 'written' },
+  range: [34, 77],
   transposition: -14,
   clefs: ['treble'],
   breathes: true,

@@ -52,15 +52,24 @@ function chartOf(name: string, source: string, ways: ReadonlyMap<number, readonl
   return { name, source, notes };
 }
 
+/** One length of tube. */
+interface Tube {
+  readonly fundamental: number;
+  readonly prefix: string;
+  /** Whether its ways are the main ones for a note. */
+  readonly main: (key: number) => boolean;
+  /** Its fifth partial is flat and comes after any other way; elsewhere players bend it into tune. */
+  readonly avoidsFifth?: boolean;
+}
+
+/** How far a partial that is out of tune stands back. */
+const FLAT_FIFTH = 6;
+
 /**
  * Two lengths of tube may be offered (the double horn): `prefix` goes before the valves, `from` is where its notes
  * become the main ones.
  */
-export function valved(
-  name: string,
-  tubes: readonly { readonly fundamental: number; readonly prefix: string; readonly main: (key: number) => boolean }[],
-  fourth: boolean,
-): WindChart {
+export function valved(name: string, tubes: readonly Tube[], fourth: boolean): WindChart {
   const ways = new Map<number, Ways[]>();
   for (const tube of tubes)
     for (const [partial, up] of PARTIALS)
@@ -72,7 +81,12 @@ export function valved(
         // The 5th partial sounds flat and the 9th, 10th are shaky: others first where there is a choice.
         list.push({
           fingering: { keys, hands: valves === '0' ? [] : [...valves] },
-          weight: down + third + (partial > 8 ? 0.5 : 0) + (tube.main(key) ? 0 : 10),
+          weight:
+            down +
+            third +
+            (partial > 8 ? 0.5 : 0) +
+            (partial === 5 && tube.avoidsFifth ? FLAT_FIFTH : 0) +
+            (tube.main(key) ? 0 : 10),
         });
         if (fourth && (valves === '13' || valves === '123'))
           list.push({

@@ -5,7 +5,7 @@ import { chartFrom } from './wind-chart';
  * From written E below middle C. R is the register key; low E, F, F sharp and their twelfths have a key for either
  * little finger.
  */
-export const CLARINET_CHART = chartFrom('clarinet', 'Klosé, Méthode complète de clarinette (1843)', 52, [
+export const CLARINET_ROWS: readonly string[] = [
   'T 123|456 E(L); T 123|456 E(R)',
   'T 123|456 F(R); T 123|456 F(L)',
   'T 123|456 F♯(R); T 123|456 F♯(L)',
@@ -24,7 +24,7 @@ export const CLARINET_CHART = chartFrom('clarinet', 'Klosé, Méthode complète 
   'open',
   'G♯key',
   'A',
-  'A R; A sideB♭',
+  'A R; A sideB♭*',
   'R T 123|456 E(L); R T 123|456 E(R)',
   'R T 123|456 F(R); R T 123|456 F(L)',
   'R T 123|456 F♯(R); R T 123|456 F♯(L)',
@@ -46,7 +46,9 @@ export const CLARINET_CHART = chartFrom('clarinet', 'Klosé, Méthode complète 
   'R T 23 C♯(L) A♭(R)',
   'R T 2|4 A♭(R)',
   'R T 2|45 A♭(R)',
-]);
+];
+const KLOSE = 'Klosé, Méthode complète de clarinette (1843)';
+export const CLARINET_CHART = chartFrom('clarinet', KLOSE, 52, CLARINET_ROWS);
 
 export const clarinet: Instrument = {
   name: 'clarinet',
@@ -73,7 +75,7 @@ export const clarinet: Instrument = {
   family: 'woodwind',
   technique: 'wind',
   fingers: { kind: 'wind', name: 'clarinet', chart: CLARINET_CHART, counts: 'written' },
-  range: [50, 91],
+  range: [50, 89],
   transposition: -2,
   clefs: ['treble'],
   breathes: true,

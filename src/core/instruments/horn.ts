@@ -31,7 +31,7 @@ export const horn: Instrument = {
       [
         { fundamental: 36, prefix: '', main: (key) => key < 68 },
         // The B flat side takes over from written G sharp above middle C's octave.
-        { fundamental: 41, prefix: 'T', main: (key) => key >= 68 },
+        { fundamental: 41, prefix: 'T', main: (key) => key >= 68, avoidsFifth: true },
       ],
       false,
     ),

@@ -35,6 +35,7 @@ const CHART = chartFrom('saxophone', 'the ordinary chart of the instrument', 58,
   'O palmD palmE♭',
   'O palmD palmE♭ sideE',
   'O palmD palmE♭ palmF sideE',
+  'O palmD palmE♭ palmF sideE highF♯',
 ]);
 
 export const saxophone: Instrument = {

@@ -9,6 +9,8 @@ export interface WindFingering {
   readonly rightLittle?: string;
   /** Slide position, for measuring how far the arm moves. */
   readonly slide?: number;
+  /** Sounds better than the main fingering, which is only handier: for long, loud notes **[common practice]**. */
+  readonly better?: true;
 }
 
 /**
@@ -25,8 +27,10 @@ export interface WindChart {
 const LEFT_LITTLE = /(E♭|G♯|B♭|B|C♯|C|F♯|F|E)\(L\)/;
 const RIGHT_LITTLE = /(E♭|A♭|G♯|C♯|C|B|F♯|F|E)\(R\)/;
 
-/** Reads `T 123|456 F(R)`: everything down, and which little finger takes which key. */
-export function windFingering(text: string): WindFingering {
+/** Reads `T 123|456 F(R)`: everything down, and which little finger takes which key; `*` after it for a better tone. */
+export function windFingering(written: string): WindFingering {
+  const better = written.endsWith('*');
+  const text = better ? written.slice(0, -1) : written;
   const left = LEFT_LITTLE.exec(text)?.[1];
   const right = RIGHT_LITTLE.exec(text)?.[1];
   const hands = text
@@ -43,6 +47,7 @@ export function windFingering(text: string): WindFingering {
     hands,
     ...(left === undefined ? {} : { leftLittle: left }),
     ...(right === undefined ? {} : { rightLittle: right }),
+    ...(better ? { better: true as const } : {}),
   };
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { barDifficulties } from '../difficulty';
-import type { ProposedSection } from '../sections';
+import type { SectionShape } from '../sections';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 import { orderChunks, orderUnits, type OrderSchool } from './order-chunks';
 
@@ -8,20 +8,17 @@ const scoreOf = (music: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C
 const AABA = 'C D E F | G4 | C D E F | G4 | c B A G | A4 | C D E F | G4 |]';
 const PAIRS = [0, 2, 4, 6].map((from) => ({ from, to: from + 1 }));
 /** A section of the given phrases, each its first and last bar. */
-const section = (letter: string, ...phrases: readonly (readonly [number, number])[]): ProposedSection => ({
+const section = (letter: string, ...phrases: readonly (readonly [number, number])[]): SectionShape => ({
   name: '',
   letter,
   from: phrases[0]?.[0] ?? 0,
   to: phrases[phrases.length - 1]?.[1] ?? 0,
-  upbeatQuarters: '0',
-  endUpbeatQuarters: '0',
-  reasons: [],
   like: null,
   phrases: phrases.map(([from, to]) => ({ from, to })),
 });
 const chunks = (
   music: string,
-  sections: readonly ProposedSection[],
+  sections: readonly SectionShape[],
   school: OrderSchool = 'start',
   level: 'beginner' | 'intermediate' | 'advanced' = 'intermediate',
 ): string[] => orderChunks(scoreOf(music), sections, { school, level }).map((c) => `${c.kind} ${c.name}`);
@@ -56,13 +53,14 @@ describe('the order in which units are learned', () => {
     const found = order('corners', hard, PAIRS.slice(0, 3));
     expect(found.map((u) => u.index)).toEqual([0, 1, 2]);
     expect(found[0]?.why).toBe('a corner: a leap of 26 semitones');
-    expect(found.slice(1).map((u) => u.why)).toEqual(['few notes', 'few notes']);
+    // Back from the height of the bar before is a leap, too.
+    expect(found.slice(1).map((u) => u.why)).toEqual(['a leap of 20 semitones into the bar', 'few notes']);
     const backwards = order('corners', hard, [
       { from: 4, to: 5 },
       { from: 2, to: 3 },
       { from: 0, to: 1 },
     ]);
-    expect(backwards.map((u) => u.index)).toEqual([2, 0, 1]);
+    expect(backwards.map((u) => u.index)).toEqual([2, 1, 0]);
     // The reason is that of the hardest bar of the two.
     const quick = 'C D E F | C D E F | C/D/E/F/ G/A/B/c/ | C D E F |]';
     const [first] = order('corners', quick, PAIRS.slice(0, 2));

@@ -1,6 +1,6 @@
-import { barDifficulties, cornersOf } from '../difficulty';
+import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
 import { barLines, payOff } from '../sameness';
-import { barsText, type ProposedSection } from '../sections';
+import { barsText, type SectionShape } from '../sections';
 import type { Score } from '../score';
 import type { StudentLevel } from './rung-facts';
 
@@ -41,11 +41,12 @@ function unitsOf(phrase: Range, size: number): Range[] {
   return out;
 }
 
-/** The order in which the units are learned, by school, with why each comes where it does. */
+/** The order in which the units are learned, by school, with why each comes where it does; `hard` is the player's. */
 export function orderUnits(
   units: readonly Range[],
   school: OrderSchool,
   score: Score,
+  hard: readonly BarDifficulty[] = barDifficulties(score),
 ): { readonly index: number; readonly why: string }[] {
   const n = units.length;
   const all = units.map((_, i) => i);
@@ -66,7 +67,6 @@ export function orderUnits(
       return out;
     }
     case 'corners': {
-      const hard = barDifficulties(score);
       const corners = new Set(cornersOf(hard).map((c) => c.bar));
       const worst = (u: Range): number => Math.max(...hard.slice(u.from, u.to + 1).map((d) => d.score), 0);
       const reason = (u: Range): string => {
@@ -114,9 +114,14 @@ export function orderUnits(
  *
  * @example
  * orderChunks(score, proposeSections(score), { level: 'advanced', school: 'start' }).map((c) => c.kind)
- * // → ['unit', 'unit', 'piece']
+ * // → ['unit', 'unit', 'section']
  */
-export function orderChunks(score: Score, sections: readonly ProposedSection[], request: OrderRequest): LadderChunk[] {
+export function orderChunks(
+  score: Score,
+  sections: readonly SectionShape[],
+  request: OrderRequest,
+  hard?: readonly BarDifficulty[],
+): LadderChunk[] {
   const { all } = barLines(score);
   const sounds = all.bars.some((b) => b.exact >= 0);
   // Bars of rest are counted, not learned.
@@ -152,7 +157,7 @@ export function orderChunks(score: Score, sections: readonly ProposedSection[], 
   // A section of rests comes when what is before it is there.
   const isReached = (r: Range): boolean => isPlayed(r) || units.every((u, i) => u.from >= r.from || learned.has(i));
   const whole = (r: Range): boolean => units.every((u, i) => u.to < r.from || u.from > r.to || learned.has(i));
-  for (const { index, why } of orderUnits(units, request.school, score)) {
+  for (const { index, why } of orderUnits(units, request.school, score, hard)) {
     const unit = units[index];
     if (!unit) continue;
     add('unit', unit, why);

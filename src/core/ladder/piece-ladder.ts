@@ -2,7 +2,7 @@ import { barLines } from '../sameness';
 import type { BarDifficulty } from '../difficulty';
 import { instrumentOf } from '../instruments';
 import type { Entry, Player } from '../players';
-import { barsText, type ProposedSection } from '../sections';
+import { barsText, type SectionShape } from '../sections';
 import { tempoAt, type Score } from '../score';
 import { USUAL_TEACHING, type RungKind } from '../studio';
 import { ticks } from '../units';
@@ -43,7 +43,7 @@ export interface PieceLadderRequest extends OrderRequest {
 export interface LadderOf {
   readonly played: Score;
   readonly player: Player;
-  readonly sections: readonly ProposedSection[];
+  readonly sections: readonly SectionShape[];
   readonly difficulties: readonly BarDifficulty[];
   readonly entries: readonly Entry[];
   readonly accompanied: boolean;
@@ -72,7 +72,7 @@ export function pieceLadder(
   request: PieceLadderRequest,
 ): PieceLadder {
   if (score.bars.length === 0) return { chunks: [], rungs: [], minutes: 0 };
-  const chunks = orderChunks(score, sections, request);
+  const chunks = orderChunks(score, sections, request, difficulties);
   const target = Math.round(request.tempo ?? tempoAt(score, ticks(0)));
   const whole = pieceContent(score, difficulties, { entries, accompanied });
   const corners = new Set(whole.corners.map((c) => c.bar));

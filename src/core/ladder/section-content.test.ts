@@ -95,7 +95,7 @@ describe('what bars hold', () => {
     expect(content(hard, 0, 0).corners).toEqual([]);
   });
   describe('corners, with difficulties given by hand', () => {
-    const bars = score('c8|'.repeat(8));
+    const bars = score('c8|'.repeat(18));
     const corners = (scores: readonly number[], from: number, to: number, reason = 'a leap') =>
       sectionContent(
         pieceContent(
@@ -105,13 +105,15 @@ describe('what bars hold', () => {
             score: s,
             reasons: s >= 1 ? [{ kind: 'leap', points: 1, text: `${reason} in ${bar}` }] : [],
             hands: [],
+            copyOf: null,
           })),
         ),
         from,
         to,
       ).corners;
     it('are those of the piece that lie here, both ends included, two at most, hardest first', () => {
-      const scores = [1, 5, 1, 6, 1, 7, 1, 1];
+      // One bar in six is a corner at most: three of eighteen.
+      const scores = [1, 5, 1, 6, 1, 7, ...Array.from({ length: 12 }, () => 1)];
       expect(corners(scores, 0, 7).map((c) => c.bar)).toEqual([5, 3]);
       expect(corners(scores, 1, 3).map((c) => c.bar)).toEqual([3, 1]);
       expect(corners(scores, 1, 3)[0]?.reason).toBe('a leap in 3');

@@ -9,7 +9,7 @@ import { readScore } from './read-score';
 import type { WrittenMark } from './marks-at-notes';
 import { writeMarks } from './write-marks';
 
-const FILES = readdirSync('tests/pieces');
+const FILES = readdirSync('tests/pieces').filter((name) => /\.(abc|musicxml)$/.test(name));
 const open = async (name: string): Promise<OpenedPiece> => {
   const opened = await openPiece(readFileSync(`tests/pieces/${name}`), name);
   if (!opened.ok) throw new Error(opened.issue.message);

@@ -1,5 +1,5 @@
 /** Where a player comes in after bars of rest, and what is heard before. */
-import { meterQuarters, pitchName, spellMidi, type Note, type Score } from '../score';
+import { isPickupBar, pitchName, spellMidi, type Note, type Score } from '../score';
 import { partNames } from './part-names';
 import { notesOfPart } from './notes-of-part';
 import { playedBy, soundingScore } from './played';
@@ -56,13 +56,6 @@ function heardBefore(score: Score, player: Player, entry: Note): Entry['heard'] 
   return { part: lead.part, name: names.get(lead.part) ?? lead.part, ...named(line.slice(-HEARD_NOTES), fifths) };
 }
 
-/** Whether the first bar is but the end of one. */
-function isPickup({ bars, ticksPerQuarter }: Score): boolean {
-  const [first] = bars;
-  const nominal = first ? meterQuarters(first.meter) : null;
-  return first !== undefined && nominal !== null && first.length * nominal.d < nominal.n * ticksPerQuarter;
-}
-
 /**
  * The entries of a player after two bars of rest or more, in order; none for one who plays alone.
  *
@@ -86,7 +79,7 @@ export function entriesOf(score: Score, player: Player): readonly Entry[] {
     const first = firsts.get(b);
     if (!first) {
       // A pick-up is no bar of rest.
-      rest = held.has(b) ? 0 : rest + (isPickup(score) && b === 0 ? 0 : 1);
+      rest = held.has(b) ? 0 : rest + (isPickupBar(score) && b === 0 ? 0 : 1);
       return;
     }
     if (rest >= COUNTED_FROM)

@@ -48,6 +48,7 @@ export {
 } from './fraction';
 export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
+export { isPickupBar, pickupLength } from './pickup';
 export { playingOrder, type PlayingOrder } from './playing-order';
 export { barSeconds, clockText, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
 export { workText } from './origin';

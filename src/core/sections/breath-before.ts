@@ -13,13 +13,35 @@ export interface BreathBefore {
 type Sign = readonly [weight: number, reason: string | null];
 
 /** The last note of the tune is long against the others. */
-function longNote({ typical, beat }: Phrasing, last: MelodyEvent, at: number): readonly Sign[] {
-  if (last.end > at) return [];
+function longNote({ typical, longest, beat }: Phrasing, last: MelodyEvent, at: number): readonly Sign[] {
+  const held = last.end - at;
+  if (held > 0) {
+    // A long note that is held over the bar line ends its phrase inside the bar, which the next one begins.
+    const over = held <= beat * 1.5 && last.end - last.onset >= Math.max(typical * 1.9, beat * 2);
+    return over ? [[CUT_WEIGHTS.longNote * 0.8, 'long note over the bar line']] : [];
+  }
   const length = Math.min(last.end, at) - last.onset;
-  if (length >= Math.max(typical * 1.9, beat * 1.5))
-    return [[CUT_WEIGHTS.longNote * Math.min(1.4, length / (typical * 2.5)), 'long note']];
+  if (length >= Math.max(typical * 1.9, beat * 1.5)) {
+    // Where every bar has a note as long, it ends nothing.
+    const usual = length > longest ? 1 : CUT_WEIGHTS.usualLong;
+    return [[CUT_WEIGHTS.longNote * usual * Math.min(1.4, length / (typical * 2.5)), 'long note']];
+  }
   return length >= Math.max(typical * 1.4, beat * 0.9) && length > 0
     ? [[CUT_WEIGHTS.longNote * 0.4, 'longer note']]
+    : [];
+}
+
+/** A long note a little before, from which short ones lead over into what comes. */
+function leadIn(
+  { typical, longest, beat }: Phrasing,
+  before: MelodyEvent | undefined,
+  last: MelodyEvent,
+  at: number,
+): readonly Sign[] {
+  if (!before || last.end > at || at - last.onset > beat * 1.1) return [];
+  const length = before.end - before.onset;
+  return length >= Math.max(typical * 1.9, beat * 2) && length > longest
+    ? [[CUT_WEIGHTS.longNote * CUT_WEIGHTS.leadIn, 'long note before a lead-in']]
     : [];
 }
 
@@ -55,7 +77,12 @@ export function breathBefore(music: Phrasing, bar: number): BreathBefore {
     const index = lastBefore(melody, at);
     const last = melody[index];
     if (!last) continue;
-    const found = [...longNote(music, last, at), ...rest(music, last, melody[index + 1], at), ...signs(music, last)];
+    const found = [
+      ...longNote(music, last, at),
+      ...leadIn(music, melody[index - 1], last, at),
+      ...rest(music, last, melody[index + 1], at),
+      ...signs(music, last),
+    ];
     const strength = found.reduce((sum, [weight]) => sum + weight, 0);
     if (strength > best.strength + 1e-9)
       best = { strength, reasons: found.flatMap(([, reason]) => reason ?? []), upbeat };

@@ -20,17 +20,25 @@ type Listen = (line: BarLine) => readonly Cue[];
 const printed = (weight: number, reason: string): readonly Cue[] => [{ weight, reason, printed: true }];
 const heard = (weight: number, reason: string): readonly Cue[] => [{ weight, reason, printed: false }];
 
-const doubleBar: Listen = ({ before }) =>
-  before.signs.doubleBar === 'light-light'
-    ? printed(CUT_WEIGHTS.doubleBar, 'double bar')
-    : before.signs.doubleBar === 'light-heavy'
-      ? printed(CUT_WEIGHTS.doubleBar, 'final bar line')
-      : [];
-const repeatSign: Listen = ({ before, bar }) =>
-  before.signs.repeatEnd !== null || bar.signs.repeatStart ? printed(CUT_WEIGHTS.repeat, 'repeat sign') : [];
+const doubleBar: Listen = ({ before, bar }) =>
+  isNextEnding(bar)
+    ? []
+    : before.signs.doubleBar === 'light-light'
+      ? printed(CUT_WEIGHTS.doubleBar, 'double bar')
+      : before.signs.doubleBar === 'light-heavy'
+        ? printed(CUT_WEIGHTS.doubleBar, 'final bar line')
+        : [];
+/** The next ending goes with the one before it: what is repeated closes after the last. */
+const isNextEnding = (bar: Bar): boolean => bar.signs.ending?.starts ?? false;
+const repeatSign: Listen = ({ before, bar }) => {
+  if (isNextEnding(bar)) return [];
+  if (before.signs.repeatEnd !== null || bar.signs.repeatStart) return printed(CUT_WEIGHTS.repeat, 'repeat sign');
+  // The bracket of the last ending may be left open: it says less than a sign.
+  return before.signs.ending?.stops ? heard(CUT_WEIGHTS.repeat, 'the last ending closes') : [];
+};
 /** An ending goes with the bars before it. */
 const ending: Listen = ({ bar }) =>
-  bar.signs.ending?.starts ? heard(-0.4, `ending ${bar.signs.ending.numbers.join(', ')}`) : [];
+  isNextEnding(bar) ? heard(-CUT_WEIGHTS.ending, `ending ${bar.signs.ending?.numbers.join(', ') ?? ''}`) : [];
 const playingOrder: Listen = ({ before, bar }) =>
   before.signs.fine || before.signs.jump || bar.signs.segno !== null || bar.signs.coda !== null
     ? printed(CUT_WEIGHTS.jump, 'a sign of the playing order')

@@ -3,15 +3,20 @@ export const CUT_WEIGHTS = {
   doubleBar: 1.1,
   repeat: 1.1,
   rehearsal: 1.3,
-  ending: 0.7,
+  /** Against a cut between the endings of a repeat. */
+  ending: 2,
   jump: 0.8,
   key: 0.9,
   meter: 0.8,
   tempo: 0.6,
   longNote: 0.55,
+  /** What of it counts where short notes lead over to what follows. */
+  leadIn: 0.7,
+  /** What of it counts where half of the bars have a note as long. */
+  usualLong: 0.5,
   rest: 0.5,
   slur: 0.15,
-  fermata: 0.6,
+  fermata: 1.6,
   texture: 0.35,
   returnBase: 0.25,
   /** For each bar the return lasts, up to 8. */

@@ -17,4 +17,4 @@ export {
 } from './section-tree';
 export { type Chunk } from './chunks';
 export { type Cut } from './cuts';
-export { proposeSections, type ProposedSection } from './propose';
+export { phraseEnds, proposeSections, type ProposedPhrase, type ProposedSection, type SectionShape } from './propose';

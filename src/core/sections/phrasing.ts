@@ -1,5 +1,5 @@
 import type { Repeat } from '../sameness';
-import { beatOnsets, meterQuarters, struckNotes, type Bar, type Note, type Score } from '../score';
+import { beatOnsets, pickupLength, struckNotes, type Bar, type Note, type Score } from '../score';
 
 /** The highest note of an onset, with its sounding end. */
 export interface MelodyEvent {
@@ -30,15 +30,6 @@ function melodyOf(score: Score, tune: { readonly part: string; readonly staff: n
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.floor(sorted.length / 2)] ?? 0;
-}
-
-/** A pick-up of the piece, in ticks: phrases begin so much before their bar line. */
-function pickupOf(score: Score): number {
-  const [first] = score.bars;
-  if (!first) return 0;
-  const nominal = meterQuarters(first.meter);
-  const full = (nominal.n * score.ticksPerQuarter) / nominal.d;
-  return full > 0 && first.length < full ? first.length : 0;
 }
 
 /** How thick each bar is: the staves that play in it, and whether chords make up much of it. */
@@ -85,13 +76,13 @@ function returnsOf(
     // What only an accompanying staff repeats cuts no phrase.
     if (r.part !== null && (r.part !== tune.part || r.staff !== tune.staff)) continue;
     if (r.kind === 'rhythm' || (r.kind === 'sequence' && length < 2)) continue;
-    const weight = r.kind === 'moved' || r.kind === 'sequence' ? length / 2 : length;
+    const weight = (r.kind === 'moved' || r.kind === 'sequence' ? 0.5 : r.kind === 'changed' ? 0.7 : 1) * length;
     if (weight < 2 && length < 2) continue;
     const name = `bars ${score.bars[r.a[0]]?.name ?? ''}–${score.bars[r.a[1]]?.name ?? ''}`;
     note(r.b[0], weight, `${name} come again`);
-    note(r.a[0], weight * 0.6, `comes again at bar ${score.bars[r.b[0]]?.name ?? ''}`);
-    note(r.b[1] + 1, weight * 0.4, 'the return ends');
-    note(r.a[1] + 1, weight * 0.4, 'new after what comes again');
+    note(r.a[0], Math.min(4, weight) * 0.5, `comes again at bar ${score.bars[r.b[0]]?.name ?? ''}`);
+    note(r.b[1] + 1, Math.min(8, weight) * 0.4, 'the return ends');
+    note(r.a[1] + 1, Math.min(8, weight) * 0.4, 'new after what comes again');
   }
   return returns;
 }
@@ -105,6 +96,8 @@ export interface Phrasing {
   readonly notesAt: ReadonlyMap<number, readonly Note[]>;
   /** The usual length of a note of the tune. */
   readonly typical: number;
+  /** The usual length of the longest note of a bar. */
+  readonly longest: number;
   readonly beat: number;
   readonly pickup: number;
   readonly textures: readonly string[];
@@ -117,11 +110,18 @@ function beatLength(bar: Bar | undefined, ticksPerQuarter: number): number {
   return (beats[1]?.at ?? bar.length) - (beats[0]?.at ?? 0);
 }
 
+/** The longest note of the tune that begins in each bar that has one. */
+function longestByBar(melody: readonly MelodyEvent[]): readonly number[] {
+  const longest = new Map<number, number>();
+  for (const { bar, onset, end } of melody) longest.set(bar, Math.max(longest.get(bar) ?? 0, end - onset));
+  return [...longest.values()];
+}
+
 /** Everything the cues look at; `repeats` of all lines. */
 export function phrasingOf(score: Score, repeats: readonly Repeat[]): Phrasing {
   const tune = tuneStaff(score);
   const melody = melodyOf(score, tune);
-  const pickup = pickupOf(score);
+  const pickup = pickupLength(score);
   const notesAt = new Map<number, Note[]>();
   for (const n of score.notes) {
     const there = notesAt.get(n.onset);
@@ -134,6 +134,7 @@ export function phrasingOf(score: Score, repeats: readonly Repeat[]): Phrasing {
     onsets: new Set(melody.map((m) => m.onset)),
     notesAt,
     typical: median(melody.map((m) => m.end - m.onset)),
+    longest: median(longestByBar(melody)),
     beat: beatLength(score.bars[pickup > 0 ? 1 : 0], score.ticksPerQuarter),
     pickup,
     textures: texturesOf(score),

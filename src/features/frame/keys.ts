@@ -35,6 +35,7 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['P', 'choose the phrase'],
     ['A', 'accept what is suggested at the chosen notes'],
     ['L', 'also in the copies'],
+    ['O', 'what else an unsure chord may be'],
     ['Space', 'play the section, stop'],
     ['D', 'dynamic at this note'],
     ['C', 'cue at this note'],

@@ -1,10 +1,10 @@
-import type { PlacedSection, ProposedSection } from '@/core/sections';
+import type { PlacedSection, SectionShape } from '@/core/sections';
 
 /** Bars of a phrase where none is marked **[common practice]**. */
 const PHRASE_BARS = 4;
 
 /** Kept sections as the order of chunks wants them; phrases are the sections inside, else four bars each. */
-export function asProposed(sections: readonly PlacedSection[]): ProposedSection[] {
+export function asProposed(sections: readonly PlacedSection[]): SectionShape[] {
   const top = sections.filter((p) => p.section.parentId === null);
   return top.map((p) => {
     const inside = sections.filter((c) => c.section.parentId === p.section.id).map((c) => ({ from: c.from, to: c.to }));
@@ -18,9 +18,6 @@ export function asProposed(sections: readonly PlacedSection[]): ProposedSection[
       letter: p.section.letter,
       from: p.from,
       to: p.to,
-      upbeatQuarters: '0',
-      endUpbeatQuarters: '0',
-      reasons: [],
       like: like < 0 ? null : like,
       phrases: inside.length > 0 ? inside : fours,
     };

@@ -161,7 +161,7 @@ function Climbing({ piece, score, player, played, sections, section: fromAddress
         }}
       />
       <Panel
-        title={`${section.section.letter} ${section.section.name}`}
+        title={`${section.section.letter} ${section.section.name}`.trim()}
         aside={
           <span className="flex flex-wrap items-center gap-2">
             <label className="flex items-center gap-1.5 text-ink-2">

@@ -109,7 +109,7 @@ export function SectionInHand({
   );
   return (
     <Panel
-      title={`${section.letter} ${section.name}`}
+      title={`${section.letter} ${section.name}`.trim()}
       aside={
         <span className="text-ink-2">
           bars <span className="figure">{barsText(score, placed.from, placed.to)}</span>

@@ -84,6 +84,7 @@ export function useMarksKeys(model: MarksModel, actions: MarkActions, inputs: No
   });
   useHotkeys('p', model.choosePhrase);
   useHotkeys('l', () => actions.markCopies());
+  useHotkeys('o', () => model.setOtherChords(!model.otherChords));
   useHotkeys(
     'c',
     instead(() => inputs.cue.current?.focus()),

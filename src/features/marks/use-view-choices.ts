@@ -27,6 +27,7 @@ export function useViewChoices() {
   const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
   const [shownSource, setShownSource] = useState<LaneText['source'] | 'all'>('all');
   const [blocked, setBlocked] = useState(false);
+  const [otherChords, setOtherChords] = useState(false);
   const [forStudent, setForStudent] = useState(false);
   const [hairpin, setHairpin] = useState<BegunHairpin | null>(null);
   return {
@@ -54,6 +55,8 @@ export function useViewChoices() {
     setShownSource,
     blocked,
     setBlocked,
+    otherChords,
+    setOtherChords,
     forStudent,
     setForStudent,
     hairpin,

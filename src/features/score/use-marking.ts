@@ -5,7 +5,7 @@ import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { LadderChunk, OrderRequest } from '@/core/ladder';
 import { playerKey, type Player } from '@/core/players';
 import type { Issue, Result } from '@/core/result';
-import type { ProposedSection } from '@/core/sections';
+import type { SectionShape } from '@/core/sections';
 import type { Piece } from '@/core/studio';
 import { storageProblem } from '@/store';
 import { askAnalysis, type LoadedPiece, type Marking, type MarkingRequest } from '@/workers';
@@ -99,7 +99,7 @@ export const useMarking = (piece: Piece, player: Player, about: string, request:
 export const useChunks = (
   piece: Piece,
   player: Player,
-  sections: readonly ProposedSection[],
+  sections: readonly SectionShape[],
   request: OrderRequest,
 ): Answer<readonly LadderChunk[]> =>
   useAnswer(piece, playerKey(player), JSON.stringify([playerKey(player), sections, request]), (loaded) =>

@@ -58,7 +58,7 @@ export function ProposalRow({
       >
         <Letter proposed>{proposal.letter}</Letter>
         <span className="flex-1">
-          <span className="font-semibold">{proposal.name}</span>{' '}
+          <span className="font-semibold">{proposal.name === proposal.letter ? '' : `${proposal.name} `}</span>
           <span className="figure text-ink-2">
             {barsText(score, proposal.from, proposal.to)}
             {proposal.upbeatQuarters === '0' ? '' : ' with its upbeat'}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { barsText } from '@/core/sections';
+import { barsText, type ProposedSection } from '@/core/sections';
 import { Button, Panel } from '@/ui';
 import { PageViewChoice, ScoreLines, usePageView, type PieceContext } from '@/features/score';
 import type { TwoPlaces } from './two-places';
@@ -51,6 +51,10 @@ function SideBySide({
   );
 }
 
+/** Letter and name; the letter alone where it is the name. */
+const proposedTitle = ({ letter, name }: Pick<ProposedSection, 'letter' | 'name'>): string =>
+  name === letter ? letter : `${letter} ${name}`;
+
 /** The music of what is chosen: two places that are the same, a section, a proposal, some bars. */
 export function SectionMusic({
   context,
@@ -67,7 +71,7 @@ export function SectionMusic({
   const title = section
     ? `${section.section.letter} ${section.section.name}`.trim()
     : chosenProposal
-      ? `${chosenProposal.letter} ${chosenProposal.name}, proposed`
+      ? `${proposedTitle(chosenProposal)}, proposed`
       : 'Music';
   return (
     <Panel

@@ -63,7 +63,8 @@ export const acceptSections = command({
         {
           id,
           pieceId,
-          name: p.name,
+          // What goes by its letter alone has no other name.
+          name: p.name === p.letter ? '' : p.name,
           letter: p.letter,
           ...edges,
           parentId: null,

@@ -27,42 +27,43 @@ export const SHAPE_WEIGHTS = {
 
 const SPREAD = 4;
 
-function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'fingers' | 'barre'> | null {
+/** Frets near the nut, where one or two fingers stand on the fret of their own number **[common practice]**. */
+const OPEN_POSITION = 3;
+
+/**
+ * Fingers for frets held at once, as chord charts print them: from the lowest fret to the highest and from the lowest
+ * string to the highest, a finger for each fret passed over. One or two fingers near the nut stand on the fret of their
+ * own number; three or more begin with the first. A barre only where no open string lies under it. Null where four
+ * fingers do not suffice.
+ *
+ * @example fingerShape([3, 0, 0, 0])?.fingers // → [3, 0, 0, 0]
+ */
+export function fingerShape(frets: readonly (number | null)[]): Pick<ChordShape, 'fingers' | 'barre'> | null {
   const stopped = frets.flatMap((f, s) => (f !== null && f > 0 ? [{ f, s }] : []));
   const fingers: (number | null)[] = frets.map((f) => (f === null ? null : 0));
   if (stopped.length === 0) return { fingers, barre: null };
   const low = Math.min(...stopped.map((x) => x.f));
   const onLow = stopped.filter((x) => x.f === low);
   const above = stopped.filter((x) => x.f > low);
-  // A barre where more strings are stopped than fingers, and nothing open lies under it.
   const under = frets.slice(Math.min(...onLow.map((x) => x.s)), Math.max(...onLow.map((x) => x.s)) + 1);
   const canBarre = onLow.length > 1 && under.every((f) => f === null || f >= low);
-  const barre =
-    stopped.length > 4 ||
-    (canBarre && onLow.length >= 3 && above.length <= 3 && frets.every((f) => f === null || f >= low))
-      ? canBarre
-      : false;
-  if (stopped.length > 4 && !barre) return null;
-  let next = 1;
-  if (barre) {
-    for (const x of onLow) fingers[x.s] = 1;
-    next = 2;
+  const isBarre =
+    canBarre &&
+    (stopped.length > 4 || (onLow.length >= 3 && above.length <= 3 && frets.every((f) => f === null || f >= low)));
+  if (stopped.length > 4 && !isBarre) return null;
+  if (isBarre) for (const x of onLow) fingers[x.s] = 1;
+  const rest = (isBarre ? above : stopped).sort((a, b) => a.f - b.f || b.s - a.s);
+  const first = !isBarre && stopped.length <= 2 && low <= OPEN_POSITION ? low : 1;
+  let last = isBarre ? 1 : 0;
+  for (const [i, x] of rest.entries()) {
+    // A free finger for each fret passed over keeps the hand in its frame, as long as enough are left.
+    const frame = Math.min(first + x.f - low, 4 - (rest.length - 1 - i));
+    const finger = Math.max(last + 1, frame);
+    if (finger > 4) return null;
+    fingers[x.s] = finger;
+    last = finger;
   }
-  // From low to high frets, from low to high strings (string 1 last): fingers one after another.
-  for (const x of [...(barre ? above : stopped)].sort((a, b) => a.f - b.f || b.s - a.s)) {
-    if (next > 4) return null;
-    // A free finger for each fret passed over keeps the hand in its frame.
-    const frame = Math.min(4, x.f - low + 1);
-    const used = Math.max(
-      next,
-      barre || stopped.length <= 2
-        ? Math.min(frame, 4 - stopped.filter((o) => o.f > x.f || (o.f === x.f && o.s < x.s)).length)
-        : next,
-    );
-    fingers[x.s] = used;
-    next = used + 1;
-  }
-  return { fingers, barre: barre ? low : null };
+  return { fingers, barre: isBarre ? low : null };
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { Note, Score } from '../../score';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
+import { fingerShape } from './chord-shapes';
 import { stringColumns, type StringColumn } from './columns';
 import type { FrettedStrings } from '../../instruments';
 import { cheapestPath } from './lattice';
@@ -94,26 +95,12 @@ function placesOf(column: StringColumn, instrument: FrettedStrings, request: Fre
         places.push({ stops: [{ ...only, finger: Number(lock) || 1 }], hand: only.fret });
       continue;
     }
-    // A chord: the lowest fret under the first finger, the rest in order; the same low fret on several strings is a
-    // barre.
-    let next = 1;
-    const ordered = [...stopped].sort((a, b) => a.fret - b.fret || b.string - a.string);
-    const fingers = new Map<number, number>();
-    const barre = ordered.filter((s) => s.fret === low).length > 2 || stopped.length > 4;
-    for (const s of ordered) {
-      if (barre && s.fret === low) {
-        fingers.set(s.string, 1);
-        next = 2;
-        continue;
-      }
-      fingers.set(s.string, Math.min(4, Math.max(next, Math.min(4, s.fret - low + 1 - (stopped.length > 3 ? 1 : 0)))));
-      next = (fingers.get(s.string) ?? next) + 1;
-    }
-    if (next > 5) continue;
-    places.push({
-      stops: combo.map((s) => ({ ...s, finger: s.fret === 0 ? 0 : (fingers.get(s.string) ?? 1) })),
-      hand: low,
-    });
+    // A chord has the fingers that its shape has on a chart.
+    const shape = fingerShape(
+      instrument.strings.map((_, string) => combo.find((s) => s.string === string)?.fret ?? null),
+    );
+    if (!shape) continue;
+    places.push({ stops: combo.map((s) => ({ ...s, finger: shape.fingers[s.string] ?? 0 })), hand: low });
   }
   return places.sort((a, b) => own(a, instrument) - own(b, instrument)).slice(0, MOST_PLACES);
 }

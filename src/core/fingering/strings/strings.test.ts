@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openAbc } from '../../studio';
 import { fingerScore } from '../index';
-import { chordChange, chordShapes } from './chord-shapes';
+import { chordChange, chordShapes, fingerShape } from './chord-shapes';
 import { instrumentOf, type FrettedStrings, type InstrumentId } from '../../instruments';
 import { cheapestPath } from './lattice';
 
@@ -128,6 +128,32 @@ describe('fretted strings', () => {
         ),
     ).toContain(expected),
   );
+  // Fingers as the charts of any first method have them; strings from the lowest to the highest.
+  it.each([
+    ['ukulele', '0003', '0003'],
+    ['ukulele', '2000', '2000'],
+    ['ukulele', '2010', '2010'],
+    ['ukulele', '0232', '0132'],
+    ['ukulele', '0432', '0321'],
+    ['guitar', 'x32010', 'x32010'],
+    ['guitar', 'x02220', 'x01230'],
+    ['guitar', 'x02210', 'x02310'],
+    ['guitar', '022100', '023100'],
+    ['guitar', '022000', '023000'],
+    ['guitar', '320003', '210003'],
+    ['guitar', 'xx0232', 'xx0132'],
+    ['guitar', 'xx0212', 'xx0213'],
+    ['guitar', 'x21202', 'x21304'],
+    ['guitar', '133211', '134211'],
+  ])('%s %s is held as %s', (_, frets, fingers) => {
+    const read = (text: string): (number | null)[] => [...text].reverse().map((c) => (c === 'x' ? null : Number(c)));
+    expect(fingerShape(read(frets))?.fingers).toEqual(read(fingers));
+  });
+  it('a chord in the notes has the fingers of its shape on a chart', () => {
+    const { notes } = play('guitar', '[A,,E,A,^CE]4');
+    const shape = fingerShape([0, 2, 2, 2, 0, null]);
+    for (const n of notes) expect(n.finger).toBe(String(shape?.fingers[(n.string ?? 1) - 1]));
+  });
   it('every shape holds every note of its chord and no other, under four fingers', () => {
     fc.assert(
       fc.property(

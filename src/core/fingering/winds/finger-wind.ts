@@ -30,7 +30,20 @@ interface WindNote {
   readonly note: Note;
   readonly ways: readonly WindFingering[];
   readonly seconds: number;
+  /** Seconds that it sounds. */
   readonly length: number;
+  /** Forte or louder is printed over it. */
+  readonly loud: boolean;
+}
+
+const LOUD = new Set(['f', 'ff', 'fff', 'ffff', 'sf', 'sfz', 'fz']);
+
+/** Whether a part is loud from each printed level on, by onset. */
+function loudFrom(score: Score, part: string): (onset: number) => boolean {
+  const levels = score.directions.flatMap((d) =>
+    d.kind === 'dynamic' && d.part === part ? [{ onset: d.onset as number, loud: LOUD.has(d.level) }] : [],
+  );
+  return (onset) => levels.findLast((l) => l.onset <= onset)?.loud ?? false;
 }
 
 function keyOf(note: Note, instrument: WindKeys): number {
@@ -52,8 +65,11 @@ function octaveShift(notes: readonly Note[], instrument: WindKeys): number {
   return [0, 12, -12, 24].reduce((best, shift) => (fits(shift) > fits(best) ? shift : best), 0);
 }
 
-function own(way: WindFingering, ways: readonly WindFingering[], length: number): number {
+function own(way: WindFingering, { ways, length, loud }: WindNote): number {
   const at = ways.indexOf(way);
+  // On a long, loud note tone counts: the better way first, whatever is handier.
+  if (length > 1 && loud && ways.some((w) => w.better))
+    return way.better ? 0 : WIND_WEIGHTS.alternateLong + WIND_WEIGHTS.alternate * at;
   return at <= 0 ? 0 : WIND_WEIGHTS.alternate * at + (length > 1 ? WIND_WEIGHTS.alternateLong : 0);
 }
 
@@ -98,6 +114,7 @@ function trillWith(
 /** Why a fingering was taken among those of its note. */
 function reasonFor(way: WindFingering, all: readonly WindFingering[], before: WindFingering | undefined): string {
   if (all[0]?.keys === way.keys) return 'main fingering';
+  if (way.better) return 'alternate: the better tone on a long, loud note';
   const takeTurns = before && ((before.leftLittle && way.rightLittle) || (before.rightLittle && way.leftLittle));
   return takeTurns
     ? 'alternate: the little fingers take turns instead of sliding'
@@ -115,6 +132,7 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
     instrument,
   );
   const warnings: FingeringWarning[] = [];
+  const isLoud = loudFrom(score, part?.id ?? '');
   const notes: WindNote[] = [];
   let before: Note | null = null;
   for (const { note, sounding } of struck) {
@@ -139,11 +157,15 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
       ways: lock === undefined ? ways : locked.length > 0 ? locked : [{ keys: lock, hands: [...lock] }],
       seconds,
       length: spanSeconds(score, note.onset, ticks(note.onset + sounding)),
+      loud: isLoud(note.onset),
     });
   }
   const path = cheapestPath(
     notes.map((n) => n.ways),
-    (way, c) => own(way, notes[c]?.ways ?? [], notes[c]?.length ?? 0),
+    (way, c) => {
+      const note = notes[c];
+      return note ? own(way, note) : 0;
+    },
     (a, b, c) => {
       const samePitch =
         notes[c - 1] &&

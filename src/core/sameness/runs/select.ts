@@ -1,5 +1,6 @@
 import type { RepeatKind } from '../repeat';
 import type { Found } from './found';
+import { prefixMax } from './prefix-max';
 
 /** How much a kind says: a place explained by a higher one needs no lower one. */
 const RANK: Readonly<Record<RepeatKind, number>> = { exact: 4, changed: 3, moved: 2, sequence: 2, rhythm: 1 };
@@ -23,16 +24,13 @@ export function select(all: readonly Found[]): Found[] {
   );
   const kept: Found[] = [];
   // A changed repeat is wider than the exact ones inside it and says more than they do: both stay.
-  // Farthest end of what is kept, by first bar: a place lies inside one of them when a start at or before it reaches
-  // its end.
-  const ends: number[] = [];
+  // A place lies inside one that is kept when a start at or before it reaches its end.
+  const ends = prefixMax(1 + Math.max(0, ...new Set(all.map((f) => f.j))));
   for (const f of ordered) {
     const end = f.j + reach(f);
-    let inside = false;
-    for (let j = 0; j <= f.j && !inside; j += 1) inside = (ends[j] ?? 0) >= end;
-    if (inside) continue;
+    if (ends.upTo(f.j) >= end) continue;
     kept.push(f);
-    ends[f.j] = Math.max(ends[f.j] ?? 0, end);
+    ends.note(f.j, end);
   }
   return kept;
 }

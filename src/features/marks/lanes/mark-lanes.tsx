@@ -3,7 +3,8 @@ import { isValveText, KeyLane, TextLane, type LineLayout } from '@/ui';
 import { fingerLane } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
 import type { Lane } from '../use-view-choices';
-import { ChordLane, CountLane } from './count-lane';
+import { ChordLane } from './chord-lane';
+import { CountLane } from './count-lane';
 import { DynamicsLanes, dynamicPoints } from './dynamics-lanes';
 import { laneTexts, seen, suggestedTexts } from './lane-texts';
 import { PhraseLanes } from './phrase-lanes';
@@ -75,7 +76,9 @@ export function markLanes(model: MarksModel): {
     ),
     Dynamics: (layout) => <DynamicsLanes model={model} layout={layout} points={points} />,
     Chords: (layout) =>
-      marking ? <ChordLane score={score} beats={marking.harmony.beats} onsets={onsets} layout={layout} /> : null,
+      marking ? (
+        <ChordLane score={score} harmony={marking.harmony} onsets={onsets} layout={layout} others={model.otherChords} />
+      ) : null,
     'Breath and phrase': (layout) => <PhraseLanes model={model} layout={layout} />,
     Bowing: (layout) => <BowLane model={model} layout={layout} />,
     Cues: (layout) => <CueLane model={model} layout={layout} />,

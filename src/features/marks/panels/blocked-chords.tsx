@@ -10,15 +10,15 @@ import type { MarksModel } from '../use-marks-model';
 const BARS_BLOCKED = 4;
 const MOST_DIFFERENCES = 6;
 
-/** Lead-sheet symbols of the file beside the chord that sounds, where they are not the same. */
+/** Printed symbols over notes that sound otherwise, each once. */
 function printedOtherwise({ score, marking, from, to }: MarksModel): readonly string[] {
-  const plain = (text: string): string => text.replace(/\/.*$/, '');
-  return score.chords
-    .filter((c) => c.bar >= from && c.bar <= to)
-    .flatMap((c) => {
-      const heard = marking?.harmony.beats.filter((b) => b.onset <= c.onset).pop();
-      return heard && heard.symbol !== '' && plain(heard.symbol) !== plain(c.text)
-        ? [`bar ${score.bars[c.bar]?.name ?? ''} ${c.text}, sounds ${heard.symbol}`]
+  const beats = marking?.harmony.beats ?? [];
+  return beats
+    .flatMap((b, i) => {
+      const before = beats[i - 1];
+      const first = before?.symbol !== b.symbol || before.heard !== b.heard;
+      return b.heard !== null && first && b.bar >= from && b.bar <= to
+        ? [`bar ${score.bars[b.bar]?.name ?? ''} ${b.symbol}, sounds ${b.heard}`]
         : [];
     })
     .slice(0, MOST_DIFFERENCES);

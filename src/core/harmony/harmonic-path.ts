@@ -1,0 +1,262 @@
+import type { HeardBeat } from './beats';
+import { candidatesFor, type Candidate } from './chord-evidence';
+import { pricesInKey } from './chord-in-key';
+import { CHORDS } from './chord-kinds';
+import { motionPrice } from './chord-motion';
+import { MODE_PROFILES, type MusicalKey } from './keys';
+import { between, type SpanContent } from './span-content';
+import { HARMONY_WEIGHTS as W } from './weights';
+
+/** A run of beats under one chord in one key: beats `from` to before `to`, chord and key by their numbers. */
+export interface ChordSpan {
+  readonly from: number;
+  readonly to: number;
+  readonly chord: number;
+  readonly key: number;
+  /** The chords that were weighed here, best first, with what speaks for each. */
+  readonly candidates: readonly Candidate[];
+  /** Printed over it. */
+  readonly printed: boolean;
+}
+
+/** What is asked: beats and what sounds in them, the keys that come into question with what each is given a beat. */
+export interface HarmonyQuestion {
+  readonly beats: readonly HeardBeat[];
+  readonly content: SpanContent;
+  readonly alone: boolean;
+  readonly keys: readonly MusicalKey[];
+  /** By beat and key, in beats. */
+  readonly signature: readonly Float64Array[];
+  /** By beat: the number of the chord printed over it; null where none is. */
+  readonly printed: readonly (number | null)[];
+}
+
+const CANDIDATES = 7;
+/** Longest run of beats under one chord that is weighed as one; a longer one is several. */
+const LONGEST = 8;
+/** Keys that are weighed at a beat beside those of its signature, and how many beats around it are listened to. */
+const KEYS_WEIGHED = 6;
+const KEYS_HEARD = 8;
+/** How far behind the best a way may be and still be followed, in beats. */
+const BEAM = 3.5;
+/** Runs of so many beats may end anywhere. */
+const SHORT = 2;
+/** What a printed chord is worth: nothing is weighed against it. */
+const PRINTED_WORTH = 1;
+
+/** How well the sounding tones of a beat fit the profile of each key: the mean of what each tone says. */
+function profileWorth(content: SpanContent, beats: number, keys: readonly MusicalKey[]): readonly Float64Array[] {
+  const means = keys.map(({ mode }) => MODE_PROFILES[mode].reduce((a, b) => a + b, 0) / 12);
+  return Array.from({ length: beats }, (_, i) =>
+    Float64Array.from(keys, ({ tonic, mode }, k) => {
+      let sum = 0;
+      for (let pc = 0; pc < 12; pc += 1) {
+        const here = between(content.credit, i, i + 1, pc);
+        if (here > 0) sum += here * Math.log((MODE_PROFILES[mode][(pc - tonic + 12) % 12] ?? 1) / (means[k] ?? 1));
+      }
+      return sum * W.keyProfile;
+    }),
+  );
+}
+
+/** Keys that come into question at each beat: those that the notes around it fit best, and those of the signature. */
+function keysHeard(
+  keySums: readonly Float64Array[],
+  signature: readonly Float64Array[],
+  n: number,
+): readonly (readonly number[])[] {
+  return Array.from({ length: n }, (_, i) => {
+    const low = keySums[Math.max(0, i - KEYS_HEARD)];
+    const high = keySums[Math.min(n, i + KEYS_HEARD + 1)];
+    const own = signature[i];
+    const worth = (k: number): number => (high?.[k] ?? 0) - (low?.[k] ?? 0);
+    const worths = Float64Array.from({ length: own?.length ?? 0 }, (_x, k) => worth(k));
+    const all = [...worths.keys()].sort((a, b) => (worths[b] ?? 0) - (worths[a] ?? 0));
+    return all.filter((k, place) => place < KEYS_WEIGHED || (own?.[k] ?? 0) > 0);
+  });
+}
+
+/** Ways to end at one beat with one chord: for each key the best, and where it came from. */
+interface Ending {
+  readonly chord: number;
+  readonly best: Float64Array;
+  readonly from: Int32Array;
+  readonly fromChord: Int32Array;
+  readonly fromKey: Int32Array;
+}
+
+const emptyEnding = (chord: number, keys: number): Ending => ({
+  chord,
+  best: new Float64Array(keys).fill(-Infinity),
+  from: new Int32Array(keys).fill(-1),
+  fromChord: new Int32Array(keys).fill(-1),
+  fromKey: new Int32Array(keys).fill(-1),
+});
+
+/** Prices of motion, each computed when it is first asked for. */
+function priceTable(keys: readonly MusicalKey[]): (from: number, to: number, key: number) => number {
+  const known = new Float32Array(CHORDS.length * CHORDS.length * keys.length).fill(NaN);
+  return (from, to, key) => {
+    const place = (from * CHORDS.length + to) * keys.length + key;
+    const there = known[place] ?? NaN;
+    if (!Number.isNaN(there)) return there;
+    const a = CHORDS[from];
+    const b = CHORDS[to];
+    const k = keys[key];
+    const price = a && b && k ? motionPrice(a, b, k) : 0;
+    known[place] = price;
+    return price;
+  };
+}
+
+/** What the notes and the signature give each key from the beginning to each beat. */
+function keySumsOf({ beats, content, keys, signature }: HarmonyQuestion): readonly Float64Array[] {
+  const profile = profileWorth(content, beats.length, keys);
+  const sums: Float64Array[] = [new Float64Array(keys.length)];
+  for (let i = 0; i < beats.length; i += 1)
+    sums.push(
+      Float64Array.from(keys, (_, k) => (sums[i]?.[k] ?? 0) + (profile[i]?.[k] ?? 0) + (signature[i]?.[k] ?? 0)),
+    );
+  return sums;
+}
+
+/** The chords that are weighed for a run: the printed one alone, what sounds, or in silence what went before. */
+function candidatesOfRun(
+  { content, alone, printed }: HarmonyQuestion,
+  from: number,
+  to: number,
+  before: readonly (readonly [number, Ending])[],
+): readonly Candidate[] {
+  const lock = printed[from] ?? null;
+  if (lock !== null) return [{ chord: lock, worth: PRINTED_WORTH * (to - from) }];
+  const found = candidatesFor(content, from, to, alone, CANDIDATES);
+  if (found.length > 0) return found;
+  return before.length > 0 ? before.map(([chord]) => ({ chord, worth: 0 })) : [{ chord: 0, worth: 0 }];
+}
+
+interface BestKey {
+  readonly value: number;
+  readonly key: number;
+}
+
+function bestKeyOf({ best }: Ending): BestKey {
+  let key = 0;
+  best.forEach((v, k) => {
+    if (v > (best[key] ?? -Infinity)) key = k;
+  });
+  return { value: best[key] ?? -Infinity, key };
+}
+
+/**
+ * Chords and keys together: the division of the beats into runs, each with a chord and a key, for which most speaks. A
+ * semi-Markov path: every run of up to eight beats is weighed as a whole, and what follows what has its price.
+ */
+export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
+  const { beats, content, alone, keys, signature, printed } = question;
+  const n = beats.length;
+  const keySums = keySumsOf(question);
+  const inKey = keys.map(pricesInKey);
+  const motion = priceTable(keys);
+  const begins = alone ? W.beginsAlone : W.begins;
+  const endings: Map<number, Ending>[] = Array.from({ length: n + 1 }, () => new Map<number, Ending>());
+  /** By beat: for each chord the key in which it is reached best. */
+  const overKeys: Map<number, BestKey>[] = Array.from({ length: n + 1 }, () => new Map<number, BestKey>());
+  const open = keysHeard(keySums, signature, n);
+  for (let i = 0; i < n; i += 1) {
+    const beat = beats[i];
+    if (!beat || (i > 0 && endings[i]?.size === 0)) continue;
+    const lock = printed[i] ?? null;
+    // While a bass is heard on, its chord is.
+    const ringing = content.bass[i] !== null && beat.ringing.some((n) => n === content.bass[i]);
+    const starts = begins[beat.strength] + (ringing ? W.overRinging : 0);
+    let most = -Infinity;
+    for (const { value } of overKeys[i]?.values() ?? []) most = Math.max(most, value);
+    const before = [...(endings[i] ?? [])].filter(([c]) => (overKeys[i]?.get(c)?.value ?? -Infinity) > most - BEAM);
+    const comes = before.map(([c]) => (overKeys[i]?.get(c)?.value ?? -Infinity) - W.keyChange);
+    for (let j = i + 1; j <= Math.min(n, i + LONGEST); j += 1) {
+      // A printed chord holds as far as it is printed; a run never goes over where one begins or ends.
+      if ((printed[j - 1] ?? null) !== lock) break;
+      // Chords change where the meter is strong: a longer run ends at a bar line or its half.
+      if (lock === null && j - i > SHORT && j < n && (beats[j]?.strength ?? 3) === 1) continue;
+      const candidates = candidatesOfRun(question, i, j, before);
+      const length = Math.min(2, j - i) ** 0.5;
+      for (const { chord, worth } of candidates) {
+        const here = endings[j]?.get(chord) ?? emptyEnding(chord, keys.length);
+        endings[j]?.set(chord, here);
+        const root = CHORDS[chord]?.root;
+        for (const k of open[i] ?? []) {
+          const own = worth - (inKey[k]?.[chord] ?? 0) * length + (keySums[j]?.[k] ?? 0) - (keySums[i]?.[k] ?? 0);
+          let value = i === 0 ? own : -Infinity;
+          let fromChord = -1;
+          let fromKey = -1;
+          for (let b = 0; b < before.length; b += 1) {
+            const [last, ending] = before[b] ?? [0, null];
+            if (ending === null) continue;
+            const stay = ending.best[k] ?? -Infinity;
+            const come = comes[b] ?? -Infinity;
+            const change =
+              last === chord
+                ? W.goesOn
+                : starts * (CHORDS[last]?.root === root ? W.sameRoot : 1) + motion(last, chord, k);
+            const total = Math.max(stay, come) - change + own;
+            if (total > value) {
+              value = total;
+              fromChord = last;
+              fromKey = stay >= come ? k : (overKeys[i]?.get(last)?.key ?? k);
+            }
+          }
+          if (value > (here.best[k] ?? -Infinity)) {
+            here.best[k] = value;
+            here.from[k] = i;
+            here.fromChord[k] = fromChord;
+            here.fromKey[k] = fromKey;
+          }
+        }
+      }
+    }
+    for (const [chord, ending] of endings[i + 1] ?? []) overKeys[i + 1]?.set(chord, bestKeyOf(ending));
+  }
+  const low = content.bass.findLast((b) => b !== null);
+  return followBack(question, endings, low ? low.key % 12 : null);
+}
+
+function followBack(
+  { beats, content, alone, keys, printed }: HarmonyQuestion,
+  endings: readonly ReadonlyMap<number, Ending>[],
+  last: number | null,
+): readonly ChordSpan[] {
+  const n = beats.length;
+  let chord = -1;
+  let key = 0;
+  let most = -Infinity;
+  for (const [c, ending] of endings[n] ?? [])
+    ending.best.forEach((value, k) => {
+      const tonic = keys[k]?.tonic;
+      const ended = value - (CHORDS[c]?.root === tonic ? 0 : W.endsAway) - (last === tonic ? 0 : W.lastAway);
+      if (ended > most) {
+        most = ended;
+        chord = c;
+        key = k;
+      }
+    });
+  const spans: ChordSpan[] = [];
+  for (let at = n; at > 0 && chord >= 0;) {
+    const ending = endings[at]?.get(chord);
+    const from = ending?.from[key] ?? -1;
+    if (!ending || from < 0) break;
+    spans.push({
+      from,
+      to: at,
+      chord,
+      key,
+      candidates: (printed[from] ?? null) === null ? candidatesFor(content, from, at, alone, CANDIDATES) : [],
+      printed: (printed[from] ?? null) !== null,
+    });
+    const nextChord = ending.fromChord[key] ?? -1;
+    const nextKey = ending.fromKey[key] ?? key;
+    at = from;
+    chord = nextChord;
+    key = nextKey;
+  }
+  return spans.reverse();
+}

@@ -1,0 +1,97 @@
+import type { ReactNode } from 'react';
+import type { BeatChord, Cadence, Harmony } from '@/core/harmony';
+import type { Score } from '@/core/score';
+import type { LineLayout } from '@/ui';
+import { xOfOnset } from './count-lane';
+
+interface ChordsProps {
+  readonly score: Score;
+  readonly harmony: Pick<Harmony, 'beats' | 'cadences' | 'untold'>;
+  readonly onsets: ReadonlyMap<number, string>;
+  readonly layout: LineLayout;
+  /** Shows what else an unsure chord may be in place of its degree. */
+  readonly others: boolean;
+}
+
+/** Less sure than this, a chord is shown as such. */
+const SURE_FROM = 0.6;
+const isUnsure = (b: BeatChord): boolean => !b.printed && b.certainty < SURE_FROM && b.alternatives.length > 0;
+
+const CLOSES = {
+  authentic: 'full close',
+  half: 'half close',
+  plagal: 'plagal close',
+  deceptive: 'turned close',
+} as const satisfies Record<Cadence['kind'], string>;
+
+/** With the signs that music has for sharps and flats. */
+const withSigns = (symbol: string): string => symbol.replace(/#/g, '♯').replace(/(?<=[A-G])b/g, '♭');
+
+/** What is said of a chord to who points at it or cannot see it. */
+const inWords = (b: BeatChord, cadence: Cadence | undefined): string =>
+  [
+    withSigns(b.symbol),
+    b.printed ? 'printed' : '',
+    isUnsure(b) ? `unsure, or ${b.alternatives.map(withSigns).join(' or ')}` : '',
+    cadence ? CLOSES[cadence.kind] : '',
+    ...b.flags.filter((f) => !f.endsWith('-cadence')),
+  ]
+    .filter((part) => part !== '')
+    .join(', ');
+
+/** Chords where they change in a line, the first of the line always. */
+function changesIn({ score, harmony: { beats }, layout }: ChordsProps): readonly BeatChord[] {
+  return beats.filter((b, i) => {
+    const before = beats[i - 1];
+    const bar = score.bars[b.bar];
+    return (
+      b.symbol !== '' &&
+      bar !== undefined &&
+      layout.bars.has(bar.id) &&
+      (before?.symbol !== b.symbol || !layout.bars.has(score.bars[before.bar]?.id ?? ''))
+    );
+  });
+}
+
+/**
+ * Chords where they change, with their degree; dominants and diminished ones stand out in weight, not in colour. What
+ * is unsure stands in outline with a question mark.
+ */
+export function ChordLane(props: ChordsProps): ReactNode {
+  const { score, harmony, onsets, layout, others } = props;
+  const closes = new Map(harmony.cadences.map((c) => [c.onset, c] as const));
+  return (
+    <div className="relative h-12 border-t border-rule" role="group" aria-label="Chords">
+      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Chords</span>
+      {harmony.untold ? (
+        <span className="absolute left-0 top-1.5 text-ink-2">A tune alone: no chords can be told from it.</span>
+      ) : null}
+      {changesIn(props).map((b) => {
+        const bar = score.bars[b.bar];
+        const x = bar ? xOfOnset(b.onset, bar, onsets, layout) : null;
+        const cadence = closes.get(b.onset);
+        const unsure = isUnsure(b);
+        const strong = b.flags.includes('dominant') || b.flags.includes('diminished');
+        return x === null ? null : (
+          <span
+            key={b.onset}
+            className="absolute top-1 -translate-x-1/2 text-center leading-5"
+            style={{ left: x }}
+            title={inWords(b, cadence)}
+          >
+            <span
+              className={`block ${strong ? 'font-bold' : ''} ${unsure ? 'rounded border border-dashed border-ink-3 px-0.5' : ''}`}
+            >
+              {withSigns(b.symbol)}
+              {unsure ? '?' : ''}
+            </span>
+            <span className="figure block whitespace-nowrap text-sm text-ink-2">
+              {others && unsure ? `or ${withSigns(b.alternatives[0] ?? '')}` : b.degree}
+              {cadence && !(others && unsure) ? ` · ${CLOSES[cadence.kind]}` : ''}
+            </span>
+          </span>
+        );
+      })}
+    </div>
+  );
+}
