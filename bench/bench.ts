@@ -8,6 +8,7 @@ import { countStaff } from '../src/core/rhythm';
 import { fingerScore } from '../src/core/fingering';
 import { findSameness, payOff, rhythmFamilies } from '../src/core/sameness';
 import { proposeSections } from '../src/core/sections';
+import { measured, summaryOf } from '../tests/truth/summary';
 import { shareOfAgreement } from './old-editions';
 import { measureBoard } from './board';
 import { measureClickToFinger, measureDropToMusic } from './browser';
@@ -139,6 +140,7 @@ async function main(): Promise<void> {
     'fingers that agree with old editions',
     `${agreement.agree} of ${agreement.all} = ${(agreement.agree / agreement.all).toFixed(2)} (${agreement.by})`,
   );
+  for (const set of ['training', 'held-out'] as const) say(`judgement, ${set}`, summaryOf(await measured(set)));
   const drop = await measureDropToMusic(file);
   if (drop) {
     say('from dropping the 400-bar file to its first system', `${drop.ours.toFixed(0)} ms`);

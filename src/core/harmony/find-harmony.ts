@@ -137,7 +137,7 @@ function chordsOfSpan(spans: readonly ChordSpan[], index: number, asked: Asked):
 }
 
 /** Share of the notes of a tune that its chords have to hold. */
-const EXPLAINED = 0.55;
+const EXPLAINED = 0.6;
 
 /** A tune alone says nothing of its chords where most of them would be guesses. */
 function isUntold(beats: readonly BeatChord[]): boolean {
@@ -254,6 +254,6 @@ export function findHarmony(score: Score, ends: readonly number[] = []): Harmony
     cadences,
     pedals,
     sequences: findSequences(flagged),
-    untold: false,
+    untold,
   };
 }
