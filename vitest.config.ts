@@ -6,6 +6,8 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.{ts,tsx}', 'cli/**/*.test.ts', 'tests/checks/**/*.test.ts'],
     testTimeout: 60_000,
+    // Both cores of the smallest machine; by itself the runner leaves one idle.
+    maxWorkers: 2,
     setupFiles: ['fake-indexeddb/auto'],
   },
 });

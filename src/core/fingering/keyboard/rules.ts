@@ -12,6 +12,9 @@ export interface Played {
   readonly finger: Finger;
 }
 
+/** Wider than a sixth, a move from note to note is a leap. */
+const LEAP = 9;
+
 /** Twelve semitones lie over seven white keys. */
 const SEMITONES_A_WHITE_KEY = 12 / 7;
 
@@ -23,7 +26,11 @@ export const KEYBOARD_WEIGHTS = {
   /** Another finger than the same notes had before. */
   sameMaterial: 5,
   /** The same finger on another key, detached or not. */
-  sameFinger: 8,
+  sameFinger: 20,
+  /** What the span of a leap costs at most, whatever the fingers: the hand moves with it. */
+  leapMost: 16,
+  /** Over the thumb right after a leap onto it. */
+  crossAfterLeap: 10,
   sameFingerSemitone: 0.3,
   /** Fingers that lie apart more or less than the white keys between the notes. */
   unnatural: 0.3,
@@ -130,10 +137,9 @@ export function lineStep(a: Played, b: Played, spans: Spans, secondsBetween: num
     return a.finger === b.finger ? (fast ? w.fastRepeat : 0) : fast ? 0.4 : w.changeOnKey;
   }
   if (a.finger === b.finger) return w.sameFinger + w.sameFingerSemitone * Math.abs(a.x - b.x);
+  const reach = stretch(a, b, spans) + smallSpan(a, b, spans) + largeSpan(a, b, spans);
   return (
-    stretch(a, b, spans) +
-    smallSpan(a, b, spans) +
-    largeSpan(a, b, spans) +
+    (Math.abs(a.x - b.x) > LEAP ? Math.min(reach, w.leapMost) : reach) +
     threeToFour(a, b) +
     fourOnBlack(a, b) +
     outerOnBlack(a, b) +
@@ -143,10 +149,19 @@ export function lineStep(a: Played, b: Played, spans: Spans, secondsBetween: num
   );
 }
 
+/** After a leap onto the thumb a finger over it would have to reach back behind the hand: the hand goes on instead. */
+const crossingAfterLeap = (a: Played, b: Played, c: Played): number =>
+  Math.abs(a.x - b.x) > LEAP && b.finger === 1 && c.finger > 1 && c.x < b.x ? KEYBOARD_WEIGHTS.crossAfterLeap : 0;
+
 /** Three notes of a line. */
 export function lineTriple(a: Played, b: Played, c: Played, spans: Spans): number {
   if (a.x === b.x || b.x === c.x) return 0;
-  return positionChangeCount(a, b, c, spans) + positionChangeSize(a, c, spans) + threeFourFive(a, b, c);
+  return (
+    positionChangeCount(a, b, c, spans) +
+    positionChangeSize(a, c, spans) +
+    threeFourFive(a, b, c) +
+    crossingAfterLeap(a, b, c)
+  );
 }
 
 /** The notes of a chord under one hand. */
