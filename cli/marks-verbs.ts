@@ -5,6 +5,7 @@ import { placeBreaths } from '../src/core/breath';
 import { printedDynamics, suggestDynamics } from '../src/core/dynamics';
 import { analysisOf, type Analysis } from '../src/core/analysis';
 import { rootName } from '../src/core/harmony';
+import { instrumentOf } from '../src/core/instruments';
 import { ORNAMENT_STYLES, realiseOrnaments } from '../src/core/ornaments';
 import { ok, type Result } from '../src/core/result';
 import { fractionText, quartersText, tempoAt, type Score } from '../src/core/score';
@@ -94,7 +95,16 @@ export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionVa
   });
 
 export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
-  withScore(bytes, file, options, ({ played: score, phraseEnds }) => {
+  withScore(bytes, file, options, ({ played: score, phraseEnds, player }) => {
+    const { name, breathes } = instrumentOf(player.instrument ?? 'other');
+    if (player.instrument !== undefined && player.instrument !== 'other' && !breathes)
+      return {
+        breaths: [],
+        spans: [],
+        warnings: [
+          { code: 'no-breath', message: `Breaths are for winds and the voice; this part is for the ${name}.` },
+        ],
+      };
     const plan = placeBreaths(
       score,
       tempoOf(score, options),

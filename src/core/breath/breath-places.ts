@@ -1,4 +1,4 @@
-import { beatOnsets, pickupLength, struckNotes, tieLinks, type Note, type Score } from '../score';
+import { beatOnsets, pickupLength, struckNotes, type Note, type Score } from '../score';
 import { insideSlurs } from './inside-slurs';
 
 /** What a place costs, chosen by us: less is better. A rest costs nothing. */
@@ -35,6 +35,8 @@ export interface BreathPlace {
   readonly reason: string;
   readonly rest: boolean;
   readonly printed: boolean;
+  /** Where nobody breathes who need not: in the middle of things, or between an upbeat and its downbeat. */
+  readonly awkward: boolean;
 }
 
 export interface BreathLine {
@@ -75,7 +77,7 @@ function isRun({ note, end, next, ticksPerQuarter }: Between): boolean {
 }
 
 /**
- * Where a breath may be: never inside a slur, a tied note or a run of quick notes; rests and printed breaths always.
+ * Where a breath may be: never inside a slur or a run of quick notes, after a tied note where its tie ends; rests and printed breaths always.
  * `phraseEnds` in ticks are the best places; in a piece with an upbeat they and the bars' own upbeats come before the
  * bar lines.
  */
@@ -83,7 +85,6 @@ export function breathPlaces(score: Score, phraseEnds: readonly number[] = []): 
   const notes = lineOf(score);
   const ends = new Set(phraseEnds);
   const slurred = insideSlurs(score, notes, ends);
-  const links = tieLinks(score.notes);
   const lengths = notes.map((n) => n.end - n.note.onset).sort((a, b) => a - b);
   const typical = lengths[Math.floor(lengths.length / 2)] ?? score.ticksPerQuarter;
   const pickup = pickupLength(score);
@@ -104,7 +105,7 @@ export function breathPlaces(score: Score, phraseEnds: readonly number[] = []): 
     const atUpbeat = upbeats.has(end);
     const endsPhrase = ends.has(end) || ends.has(next.note.onset);
     if (!printed && !rest) {
-      if (slurred.has(note.id) || links.has(note.id)) return;
+      if (slurred.has(note.id)) return;
       if (isRun({ note, end, next, ticksPerQuarter: score.ticksPerQuarter }) && !endsPhrase) return;
       if (length < score.ticksPerQuarter / 2 && !atBarLine && !atUpbeat && !endsPhrase) return;
     }
@@ -134,9 +135,10 @@ export function breathPlaces(score: Score, phraseEnds: readonly number[] = []): 
       cost *= w.slurEnd;
       reasons.push('end of a slur');
     }
+    const awkward = !free && !endsPhrase && (splits || reasons.length === 0);
     const onBeat = bar !== undefined && beatOnsets(bar, score.ticksPerQuarter).some((b) => bar.onset + b.at === end);
     if (!onBeat && !free && !atUpbeat && !endsPhrase) cost += w.offBeat;
-    places.push({ note, after, end, cost, reason: reasons.join(', ') || 'between notes', rest, printed });
+    places.push({ note, after, end, cost, reason: reasons.join(', ') || 'between notes', rest, printed, awkward });
   });
   return { notes, places, slurred };
 }

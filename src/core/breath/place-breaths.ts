@@ -45,6 +45,12 @@ export interface BreathPlan {
 }
 
 const PER_BREATH = 100;
+/** An awkward place is taken only where it saves more than so much: two breaths in good ones come before it. */
+const AWKWARD = 250;
+
+/** What a breath at a place costs the plan: the number of breaths first, then how good their places are. */
+const placeCost = (place: BreathPlace): number =>
+  place.cost + (place.rest || place.printed ? 0 : PER_BREATH) + (place.awkward ? AWKWARD : 0);
 
 /** How long the beat waits for a full and for a quick breath, seconds **[from memory]**. */
 const WAITS = { full: 0.5, quick: 0.25 } as const;
@@ -181,7 +187,7 @@ export function placeBreaths(
       if (seconds > spanInSeconds * 3 && value < Infinity) break;
     }
     const place = places[k];
-    best[k] = value + (place ? place.cost + (place.rest || place.printed ? 0 : PER_BREATH) : 0);
+    best[k] = value + (place ? placeCost(place) : 0);
     back[k] = from;
   }
   const chosen: number[] = [];
