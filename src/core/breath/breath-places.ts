@@ -77,9 +77,9 @@ function isRun({ note, end, next, ticksPerQuarter }: Between): boolean {
 }
 
 /**
- * Where a breath may be: never inside a slur or a run of quick notes, after a tied note where its tie ends; rests and printed breaths always.
- * `phraseEnds` in ticks are the best places; in a piece with an upbeat they and the bars' own upbeats come before the
- * bar lines.
+ * Where a breath may be: never inside a slur or a run of quick notes, after a tied note where its tie ends; rests and
+ * printed breaths always. `phraseEnds` in ticks are the best places; in a piece with an upbeat they and the bars' own
+ * upbeats come before the bar lines.
  */
 export function breathPlaces(score: Score, phraseEnds: readonly number[] = []): BreathLine {
   const notes = lineOf(score);

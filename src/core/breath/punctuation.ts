@@ -14,8 +14,8 @@ const CLOSES = { authentic: '.', plagal: '.', half: '?', deceptive: ',' } as con
   PhraseSign['sign']
 >;
 const REASONS = {
-  authentic: 'ends on the tonic',
-  plagal: 'ends on the tonic',
+  authentic: 'closes on the tonic chord',
+  plagal: 'closes on the tonic chord',
   half: 'ends open, on the dominant',
   deceptive: 'turns away from the tonic',
 } as const satisfies Record<CadenceKind, string>;
@@ -46,7 +46,11 @@ export function punctuatePhrases(
       { noteId: last.note.id, bar: last.note.bar, sign, reason },
     ];
     const cadence = cadences.find((c) => c.bar >= from && c.bar <= to && c.onset <= last.note.onset + last.sounding);
-    if (cadence && CLOSES[cadence.kind] !== '.') return put(CLOSES[cadence.kind], REASONS[cadence.kind]);
+    if (cadence)
+      return put(
+        degree === 0 && CLOSES[cadence.kind] === '.' && (last.note.midi ?? 0) === top ? '!' : CLOSES[cadence.kind],
+        REASONS[cadence.kind],
+      );
     if (degree === 0 && (root === 0 || root === null))
       return put(
         (last.note.midi ?? 0) === top ? '!' : '.',

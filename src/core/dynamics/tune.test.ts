@@ -15,6 +15,8 @@ const LOW_CHORDS = '[C,E,G,]2 [C,E,G,]2 | [C,E,G,]2 [C,E,G,]2 | [B,,D,G,]2 [B,,D
 describe('the staff that has the tune', () => {
   it('is the upper one over chords', () => expect(tuneStaff(scoreOf(LINE, LOW_CHORDS))?.staff).toBe(1));
   it('is the lower one under repeated chords', () => expect(tuneStaff(scoreOf(CHORDS, LOW_LINE))?.staff).toBe(2));
+  it('is the top of the chords where both hands strike together', () =>
+    expect(tuneStaff(scoreOf('[ce] [df] [eg] [df] | [ce]4 |]', 'C, D, E, D, | C,4 |]'))?.staff).toBe(1));
   it('is the upper one of two like lines', () => expect(tuneStaff(scoreOf(LINE, LOW_LINE))?.staff).toBe(1));
   it('lets the other staff lie a level under it', () => {
     const upper = scoreOf(CHORDS, LOW_LINE);

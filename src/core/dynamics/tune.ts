@@ -6,6 +6,13 @@ export interface Staff {
   readonly staff: number;
 }
 
+/** Share of the onsets of two staves that has to be the same for them to move as one. */
+const TOGETHER = 0.8;
+function strikeTogether(a: ReadonlyMap<number, unknown>, b: ReadonlyMap<number, unknown>): boolean {
+  const both = [...a.keys()].filter((onset) => b.has(onset)).length;
+  return both >= TOGETHER * Math.max(a.size, b.size);
+}
+
 /**
  * The staff that has the tune: single notes that move by step and turn in many directions speak for it, chords, leaps
  * and keys struck again for an accompaniment; the top staff is taken when nothing speaks against it **[from memory]**.
@@ -38,6 +45,10 @@ export function tuneStaff(score: Score): Staff | null {
     return (moves === 0 ? 0 : steps / moves) + single;
   };
   const first = Math.min(...staves.keys());
+  // Where the hands strike together, as in a chorale, the top of the chords is the tune.
+  const top = staves.get(first);
+  const together = [...staves].every(([staff, columns]) => staff === first || (top && strikeTogether(top, columns)));
+  if (together) return { part: part.id, staff: first };
   let best = first;
   let most = -Infinity;
   for (const [staff, columns] of [...staves].sort(([a], [b]) => a - b)) {

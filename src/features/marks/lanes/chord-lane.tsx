@@ -61,7 +61,7 @@ export function ChordLane(props: ChordsProps): ReactNode {
   const { score, harmony, onsets, layout, others } = props;
   const closes = new Map(harmony.cadences.map((c) => [c.onset, c] as const));
   return (
-    <div className="relative h-12 border-t border-rule" role="group" aria-label="Chords">
+    <div className="relative h-16 border-t border-rule" role="group" aria-label="Chords">
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Chords</span>
       {harmony.untold ? (
         <span className="absolute left-0 top-1.5 text-ink-2">A tune alone: no chords can be told from it.</span>
@@ -87,8 +87,10 @@ export function ChordLane(props: ChordsProps): ReactNode {
             </span>
             <span className="figure block whitespace-nowrap text-sm text-ink-2">
               {others && unsure ? `or ${withSigns(b.alternatives[0] ?? '')}` : b.degree}
-              {cadence && !(others && unsure) ? ` · ${CLOSES[cadence.kind]}` : ''}
             </span>
+            {cadence ? (
+              <span className="block whitespace-nowrap text-sm leading-4 text-ink-2">{CLOSES[cadence.kind]}</span>
+            ) : null}
           </span>
         );
       })}
