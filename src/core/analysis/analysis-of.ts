@@ -55,7 +55,12 @@ export interface Analysis {
   readonly difficulties: readonly BarDifficulty[];
   /** Hardest first, then the entries that are counted. */
   readonly corners: readonly BarDifficulty[];
+  /** Both without what the fingering makes hard: soon there, for drawing while the rest is found elsewhere. */
+  readonly atFirstSight: HardBars;
 }
+
+/** How hard each bar is, and which are the corners. */
+export type HardBars = Pick<Analysis, 'difficulties' | 'corners'>;
 
 const NO_SAMENESS: Sameness = { repeats: [], ostinatos: [] };
 
@@ -111,15 +116,22 @@ function soundingOf(score: Score): ReturnType<typeof computeSounding> {
   return fresh;
 }
 
+const isKeyboard = (player: Player): boolean => instrumentOf(player.instrument ?? 'piano').fingers?.kind === 'keyboard';
+
 /** Hard bars of a player, with what the fingering of the instrument makes hard. */
 function difficultiesOf(score: Score, player: Player): readonly BarDifficulty[] {
   const played = playedBy(score, player);
   const instrument = player.instrument ?? 'piano';
   const fingering = fingerScore(played, { ...stringsOf(score, player), instrument });
   return barDifficulties(played, {
-    keyboard: instrumentOf(instrument).fingers?.kind === 'keyboard',
+    keyboard: isKeyboard(player),
     troubles: fingeringTroubles(played, fingering, instrument),
   });
+}
+
+function hardAtFirstSight(score: Score, player: Player, entries: readonly Entry[]): HardBars {
+  const difficulties = barDifficulties(playedBy(score, player), { keyboard: isKeyboard(player) });
+  return { difficulties, corners: cornersWith(difficulties, entries) };
 }
 
 function compute(score: Score, player: Player): Analysis {
@@ -129,6 +141,7 @@ function compute(score: Score, player: Player): Analysis {
   const entries = once(() => entriesOf(score, player));
   const difficulties = once(() => difficultiesOf(score, player));
   const corners = once(() => cornersWith(difficulties(), entries()));
+  const firstSight = once(() => hardAtFirstSight(score, player, entries()));
   return {
     score,
     player,
@@ -166,6 +179,9 @@ function compute(score: Score, player: Player): Analysis {
     },
     get corners() {
       return corners();
+    },
+    get atFirstSight() {
+      return firstSight();
     },
   };
 }

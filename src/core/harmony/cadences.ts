@@ -34,9 +34,11 @@ function lastNote(tune: readonly TuneNote[], from: number, to: number, beat: num
   return long[long.length - 1] ?? last;
 }
 
-/** What a phrase that ends on a tune’s note says by its degree alone, where no chords are heard. */
-function kindByTune(degree: number): CadenceKind | null {
+/** What a phrase that ends on a tune’s note says by its degree, where no chords sound but are implied at most. */
+function kindByTune(degree: number, overTonic: boolean): CadenceKind | null {
   if (degree === 0) return 'authentic';
+  // The fifth over the tonic chord leaves nothing open.
+  if (degree === 7 && overTonic) return null;
   return degree === 2 || degree === 7 || degree === 11 ? 'half' : null;
 }
 
@@ -112,7 +114,11 @@ export function findCadences({ score, beats, keys, ends, alone }: Phrased): read
     const chord = beats[at];
     const key = keyAt(keys, chord?.bar ?? 0);
     const degree = (last.key - key.tonic + 120) % 12;
-    const kind = !chord ? null : alone ? kindByTune(degree) : kindByChords(beats[before], chord, key);
+    const kind = !chord
+      ? null
+      : alone
+        ? kindByTune(degree, chord.root === key.tonic)
+        : kindByChords(beats[before], chord, key);
     const place = alone
       ? beats[at]
       : beats[

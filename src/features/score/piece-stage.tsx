@@ -76,7 +76,14 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
         {heading}: {piece.title}
       </h1>
       {strip === 'own' ? null : (
-        <StripPanel score={score} player={player} sections={placed} section={section} compact={strip === 'compact'} />
+        <StripPanel
+          piece={piece}
+          score={score}
+          player={player}
+          sections={placed}
+          section={section}
+          compact={strip === 'compact'}
+        />
       )}
       {children({ piece, score, player, played, sections: placed, section })}
     </div>

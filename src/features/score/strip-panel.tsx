@@ -1,14 +1,18 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
+import { analysisOf } from '@/core/analysis';
 import type { Player } from '@/core/players';
 import { playingOrder, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
+import type { Piece } from '@/core/studio';
 import { BarStrip, type StripArc, type StripBracket, type StripJump } from '@/ui';
 import { useWhere } from '@/features/where';
 import { stripBars, stripBrackets } from './strip';
+import { useKnownAnalysis } from './use-analysis';
 
 interface Props {
+  readonly piece: Piece;
   readonly score: Score;
   /** Whose bars are hard. */
   readonly player: Player;
@@ -42,6 +46,7 @@ export function jumpsOf(score: Score): StripJump[] {
 
 /** The bar strip of the piece, tied to the selection in the address. */
 export function StripPanel({
+  piece,
   score,
   player,
   sections,
@@ -54,14 +59,16 @@ export function StripPanel({
   ...rest
 }: Props): ReactNode {
   const where = useWhere();
+  // What the fingering makes hard takes a worker to find; until it is known, what shows at first sight is drawn.
+  const known = useKnownAnalysis(piece, player);
   const bars = useMemo(
     () =>
-      stripBars(score, player).map((bar, i) => ({
+      stripBars(score, known ?? analysisOf(score, player).atFirstSight).map((bar, i) => ({
         ...bar,
         family: families?.get(i) ?? null,
         difficulty: ratings?.get(i) ?? bar.difficulty,
       })),
-    [score, player, families, ratings],
+    [score, player, known, families, ratings],
   );
   const jumps = useMemo(() => jumpsOf(score), [score]);
   const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);

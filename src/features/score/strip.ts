@@ -1,11 +1,9 @@
-import { analysisOf } from '@/core/analysis';
-import type { Player } from '@/core/players';
+import type { HardBars } from '@/core/analysis';
 import type { Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import type { StripBar, StripBracket } from '@/ui';
 
-export function stripBars(score: Score, player: Player): StripBar[] {
-  const { difficulties, corners } = analysisOf(score, player);
+export function stripBars(score: Score, { difficulties, corners }: HardBars): StripBar[] {
   const hard = new Set(corners.map((d) => d.bar));
   return score.bars.map((bar, i) => ({
     id: bar.id,

@@ -17,6 +17,12 @@ export type AnalysisState =
 
 const known = recentlyUsed<Built>(12);
 
+const versionFor = (piece: Piece, player: Player): string => `${versionOf(piece)} ${playerKey(player)}`;
+
+/** How the piece is built, if it was found before; nothing is begun for it. */
+export const useKnownAnalysis = (piece: Piece, player: Player): Built | undefined =>
+  useRemembered(known, versionFor(piece, player));
+
 /** How the piece is built, found once a version in a worker; `stop` gives it up, `start` begins again. */
 export function useAnalysis(
   piece: Piece,
@@ -26,7 +32,7 @@ export function useAnalysis(
   readonly stop: () => void;
   readonly start: () => void;
 } {
-  const version = `${versionOf(piece)} ${playerKey(player)}`;
+  const version = versionFor(piece, player);
   const [state, setState] = useState<{ version: string; state: AnalysisState } | null>(null);
   const [attempt, setAttempt] = useState(0);
   const [stopped, setStopped] = useState<string | null>(null);

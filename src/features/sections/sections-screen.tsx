@@ -15,16 +15,24 @@ interface Props {
   readonly actions: SectionActions;
 }
 
-function Strip({ context: { score, player, sections, section }, findings, actions }: Props): ReactNode {
+function Strip({ context: { piece, score, player, sections, section }, findings, actions }: Props): ReactNode {
   const { open, chooseBars } = findings;
   const idOf = (from: number): string => `proposed ${from}`;
   return (
     <StripPanel
+      piece={piece}
       score={score}
       player={player}
       sections={sections}
       section={section}
-      proposed={open.map(({ from, to, letter, name }) => ({ id: idOf(from), from, to, letter, name, proposed: true }))}
+      proposed={open.map(({ from, to, letter, name }) => ({
+        id: idOf(from),
+        from,
+        to,
+        letter,
+        name: name === letter ? '' : name,
+        proposed: true,
+      }))}
       onProposed={(id) => {
         const found = open.find((p) => idOf(p.from) === id);
         if (found) chooseBars(found.from, found.to);
