@@ -97,23 +97,17 @@ export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionVa
 export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
   withScore(bytes, file, options, ({ played: score, phraseEnds, player }) => {
     const { name, breathes } = instrumentOf(player.instrument ?? 'other');
-    if (player.instrument !== undefined && player.instrument !== 'other' && !breathes)
-      return {
-        breaths: [],
-        spans: [],
-        warnings: [
-          { code: 'no-breath', message: `Breaths are for winds and the voice; this part is for the ${name}.` },
-        ],
-      };
+    const isBlown = player.instrument === undefined || player.instrument === 'other' || breathes;
     const plan = placeBreaths(
       score,
       tempoOf(score, options),
-      options['span'] === undefined ? 8 : Number(options['span']),
+      // Whose player does not breathe has one span, however long.
+      !isBlown ? Infinity : options['span'] === undefined ? 8 : Number(options['span']),
       { phraseEnds },
     );
     const q = (t: number): string => quartersText(score, t);
     return {
-      breaths: plan.breaths.map((b) => ({
+      breaths: (isBlown ? plan.breaths : []).map((b) => ({
         afterNoteId: b.afterNoteId,
         bar: b.bar,
         onset: q(b.onset),
@@ -129,14 +123,19 @@ export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValu
         toBar: s.toBar,
         seconds: round(s.seconds),
       })),
-      warnings: plan.warnings.map((w) => ({
-        code: w.code,
-        fromBar: w.fromBar,
-        toBar: w.toBar,
-        seconds: round(w.seconds),
-        tempo: w.tempo,
-        message: w.message,
-      })),
+      warnings: [
+        ...(isBlown
+          ? []
+          : [{ code: 'no-breath', message: `Breaths are for winds and the voice; this part is for the ${name}.` }]),
+        ...plan.warnings.map((w) => ({
+          code: w.code,
+          fromBar: w.fromBar,
+          toBar: w.toBar,
+          seconds: round(w.seconds),
+          tempo: w.tempo,
+          message: w.message,
+        })),
+      ],
     };
   });
 

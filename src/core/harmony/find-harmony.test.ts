@@ -104,6 +104,16 @@ describe('pedals', () => {
   });
 });
 
+describe('sequences', () => {
+  const bass = '[V:2] [C,E,G,]4 | [D,F,A,]4 | [E,G,B,]4 | [C,E,G,]4 |]';
+  it('are chords that move with their notes', () =>
+    expect(harmonyOf(`[V:1] c e g e | d f a f | e g b g | c4 |]\n${bass}`).sequences).toMatchObject([
+      { from: 0, to: 2 },
+    ]));
+  it('are none where the notes go their own way', () =>
+    expect(harmonyOf(`[V:1] c e g e | a f d A | B g b e | c4 |]\n${bass}`).sequences).toEqual([]));
+});
+
 describe('a tune alone', () => {
   it('says nothing where nothing can be told', () => {
     const { untold, beats } = harmonyOf('C ^C D _E | =E F ^F G | _A =A _B =B | c =B _B =A | _A G ^F F |]');
