@@ -1,7 +1,7 @@
 import { ok, type Result } from '../src/core/result';
 import {
-  meterQuarters,
   meterText,
+  pickupLength,
   playedSeconds,
   playingOrder,
   quartersText,
@@ -16,9 +16,6 @@ import type { OptionValues } from './options';
 export function describeScore(score: Score): object {
   const q = (length: number): string => quartersText(score, length);
   const { order } = playingOrder(score.bars);
-  const first = score.bars[0];
-  const nominal = first ? meterQuarters(first.meter) : null;
-  const isPickup = first && nominal && nominal.n > 0 && first.length * nominal.d < nominal.n * score.ticksPerQuarter;
   const written = score.bars.reduce((sum, bar) => sum + bar.length, 0);
   const played = order.reduce((sum, index) => sum + (score.bars[index]?.length ?? 0), 0);
   return {
@@ -51,7 +48,7 @@ export function describeScore(score: Score): object {
       ...(b.meter.ours ? { meterPrinted: false } : {}),
       key: { fifths: b.key.fifths, mode: b.key.mode },
     })),
-    pickupQuarters: isPickup ? q(first.length) : '0',
+    pickupQuarters: q(pickupLength(score)),
     playingOrder: order,
     writtenQuarters: q(written),
     playedQuarters: q(played),
