@@ -1,10 +1,5 @@
 import type { Note, Score } from '../score';
 
-interface OpenSlur {
-  readonly from: number;
-  readonly number: string;
-}
-
 /**
  * Notes of a line under a slur that goes on after them: no breath may follow. A slur that is never closed ends where
  * the next one begins or the phrase does. By note id, the bar in which the slur begins.
@@ -27,32 +22,26 @@ export function insideSlurs(
       if (id !== undefined) inside.set(id, notes[from]?.note.bar ?? 0);
     }
   };
-  const open: OpenSlur[] = [];
+  /** First notes of the slurs that are open: the one begun last closes first. */
+  const open: number[] = [];
   const starts: number[] = [];
   notes.forEach(({ note }, i) => {
     const here = slurs.get(note.onset) ?? [];
     for (const slur of here) {
       if (slur.role !== 'stop') continue;
-      const at = Math.max(
-        open.findLastIndex((o) => o.number === slur.number),
-        open.length - 1,
-      );
-      const [closed] = at < 0 ? [] : open.splice(at, 1);
-      if (closed) cover(closed.from, i);
+      const closed = open.pop();
+      if (closed !== undefined) cover(closed, i);
     }
     for (const slur of here)
       if (slur.role === 'start') {
-        open.push({ from: i, number: slur.number });
+        open.push(i);
         starts.push(i);
       }
   });
-  for (const { from } of open) {
+  for (const from of open) {
     const next = starts.find((s) => s > from) ?? notes.length;
     const end = notes.findIndex(
-      ({ note, end: stop }, i) =>
-        i >= from &&
-        (phraseEnds.has(stop) ||
-          (notes[i + 1] !== undefined && (notes[i + 1]?.note.onset ?? 0) > stop && note.onset >= 0)),
+      ({ end: stop }, i) => i >= from && (phraseEnds.has(stop) || (notes[i + 1]?.note.onset ?? 0) > stop),
     );
     // Its last note is the one before the next slur begins.
     cover(from, Math.min(next - 1, end < 0 ? notes.length - 1 : end));

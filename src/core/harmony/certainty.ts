@@ -1,4 +1,4 @@
-import { pricesInKey } from './chord-in-key';
+import { growthOfPrice, pricesInKey } from './chord-in-key';
 import { CHORDS, type Chord } from './chord-kinds';
 import { motionPrice } from './chord-motion';
 import type { ChordSpan } from './harmonic-path';
@@ -15,15 +15,6 @@ export interface RunnerUp {
 /** Beats behind from which on a chord is no longer offered. */
 const CLOSE = 0.4;
 
-const priceOf = new WeakMap<MusicalKey, Float64Array>();
-function pricesOf(key: MusicalKey): Float64Array {
-  const there = priceOf.get(key);
-  if (there) return there;
-  const fresh = pricesInKey(key);
-  priceOf.set(key, fresh);
-  return fresh;
-}
-
 /** The other chords that were weighed for a span, with their neighbours as they are, nearest first. */
 export function runnersUp(
   spans: readonly ChordSpan[],
@@ -35,13 +26,13 @@ export function runnersUp(
   if (!span || !key) return [];
   const before = CHORDS[spans[index - 1]?.chord ?? -1];
   const after = CHORDS[spans[index + 1]?.chord ?? -1];
-  const length = Math.min(2, span.to - span.from) ** 0.5;
+  const length = growthOfPrice(span.to - span.from);
   const total = (number: number, worth: number): number => {
     const chord = CHORDS[number];
     if (!chord) return -Infinity;
     return (
       worth -
-      (pricesOf(key)[number] ?? 0) * length -
+      (pricesInKey(key)[number] ?? 0) * length -
       (before ? motionPrice(before, chord, key) : 0) -
       (after ? motionPrice(chord, after, key) : 0)
     );

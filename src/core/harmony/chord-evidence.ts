@@ -1,4 +1,5 @@
 import { CHORDS, isDominant, type Chord } from './chord-kinds';
+import { NATURAL } from './chord-names';
 import { between, type SpanContent } from './span-content';
 import { HARMONY_WEIGHTS as W } from './weights';
 
@@ -7,9 +8,6 @@ export interface Candidate {
   readonly chord: number;
   readonly worth: number;
 }
-
-/** Natural pitch classes of the letters C to B. */
-const NATURAL = [0, 2, 4, 5, 7, 9, 11];
 
 /** Letters that a pitch class can be written with by one sign at most. */
 const LETTERS_OF: readonly (readonly number[])[] = Array.from({ length: 12 }, (_, pc) =>

@@ -111,5 +111,16 @@ function placePrice(chord: Chord, key: MusicalKey): number {
 export const priceInKey = (chord: Chord, key: MusicalKey): number =>
   placePrice(chord, key) + KIND_PRICES[chord.kind.name];
 
-/** The same for every chord there is, by its number. */
-export const pricesInKey = (key: MusicalKey): Float64Array => Float64Array.from(CHORDS, (c) => priceInKey(c, key));
+const known = new WeakMap<MusicalKey, Float64Array>();
+
+/** The same for every chord there is, by its number; kept with the key. */
+export function pricesInKey(key: MusicalKey): Float64Array {
+  const there = known.get(key);
+  if (there) return there;
+  const fresh = Float64Array.from(CHORDS, (c) => priceInKey(c, key));
+  known.set(key, fresh);
+  return fresh;
+}
+
+/** How much of that price a run of beats pays: it grows to two beats and no further. */
+export const growthOfPrice = (beats: number): number => Math.sqrt(Math.min(2, beats));

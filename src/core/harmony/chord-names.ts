@@ -5,7 +5,8 @@ import { isMinorMode, MODE_SCALES, RELATIVE_MAJOR, type MusicalKey } from './key
 const SHARP = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
 const FLAT = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
-const NATURAL = [0, 2, 4, 5, 7, 9, 11];
+/** Natural pitch classes of the letters C to B. */
+export const NATURAL = [0, 2, 4, 5, 7, 9, 11];
 const SIGNS: Readonly<Record<number, string>> = { 0: '', 1: '#', 2: '##', 10: 'bb', 11: 'b' };
 /** Tonics of major keys that are written with flats. */
 const FLAT_MAJOR = new Set([5, 10, 3, 8, 1]);
@@ -68,11 +69,9 @@ const AUGMENTED_SIXTHS: Readonly<Record<string, string>> = {
 
 const degreesOf = (key: MusicalKey): readonly Degree[] => (isMinorMode(key.mode) ? MINOR_DEGREES : MAJOR_DEGREES);
 
-/** Degrees of a key that a dominant or leading-note chord may lead to. */
-function isDegree(semitones: number, key: MusicalKey): boolean {
-  const scale: readonly number[] = key.mode === 'minor' ? [0, 2, 3, 5, 7, 8, 10] : MODE_SCALES[key.mode];
-  return scale.includes(semitones);
-}
+/** The seven degrees of a key, of minor the natural ones: what a dominant or leading-note chord may lead to. */
+const scaleOf = (key: MusicalKey): readonly number[] =>
+  key.mode === 'minor' ? [0, 2, 3, 5, 7, 8, 10] : MODE_SCALES[key.mode];
 
 function numeralOf(semitones: number, key: MusicalKey, small: boolean): string {
   const [degree, sign] = degreesOf(key)[semitones] ?? [0, ''];
@@ -100,7 +99,7 @@ export function degreeName(chord: Chord, inversion: number, key: MusicalKey): st
   const target = leadsTo(chord, key);
   const leads = isDominant(kind.name) || isDiminished(kind.name);
   const own = isDominant(kind.name) ? up === 7 : up === 11 || (up === 2 && isMinorMode(key.mode));
-  if (leads && !own && target !== null && target !== 0 && isDegree(target, key) && !plainDegree(chord, key)) {
+  if (leads && !own && target !== null && target !== 0 && scaleOf(key).includes(target) && !plainDegree(chord, key)) {
     const of = numeralOf(target, key, false);
     return isDominant(kind.name) ? `V${suffix}/${of}` : `vii${suffix}/${of}`;
   }
@@ -109,6 +108,6 @@ export function degreeName(chord: Chord, inversion: number, key: MusicalKey): st
 
 /** A diminished chord that is simply one of the key’s own. */
 const plainDegree = ({ root, kind }: Chord, key: MusicalKey): boolean => {
-  const scale: readonly number[] = key.mode === 'minor' ? [0, 2, 3, 5, 7, 8, 10] : MODE_SCALES[key.mode];
+  const scale = scaleOf(key);
   return isDiminished(kind.name) && kind.tones.every((t) => scale.includes((root + t - key.tonic + 24) % 12));
 };

@@ -1,6 +1,6 @@
 import type { HeardBeat } from './beats';
 import { candidatesFor, type Candidate } from './chord-evidence';
-import { pricesInKey } from './chord-in-key';
+import { growthOfPrice, pricesInKey } from './chord-in-key';
 import { CHORDS } from './chord-kinds';
 import { motionPrice } from './chord-motion';
 import { MODE_PROFILES, type MusicalKey } from './keys';
@@ -78,15 +78,13 @@ function keysHeard(
 
 /** Ways to end at one beat with one chord: for each key the best, and where it came from. */
 interface Ending {
-  readonly chord: number;
   readonly best: Float64Array;
   readonly from: Int32Array;
   readonly fromChord: Int32Array;
   readonly fromKey: Int32Array;
 }
 
-const emptyEnding = (chord: number, keys: number): Ending => ({
-  chord,
+const emptyEnding = (keys: number): Ending => ({
   best: new Float64Array(keys).fill(-Infinity),
   from: new Int32Array(keys).fill(-1),
   fromChord: new Int32Array(keys).fill(-1),
@@ -179,9 +177,9 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
       // Chords change where the meter is strong: a longer run ends at a bar line or its half.
       if (lock === null && j - i > SHORT && j < n && (beats[j]?.strength ?? 3) === 1) continue;
       const candidates = candidatesOfRun(question, i, j, before);
-      const length = Math.min(2, j - i) ** 0.5;
+      const length = growthOfPrice(j - i);
       for (const { chord, worth } of candidates) {
-        const here = endings[j]?.get(chord) ?? emptyEnding(chord, keys.length);
+        const here = endings[j]?.get(chord) ?? emptyEnding(keys.length);
         endings[j]?.set(chord, here);
         const root = CHORDS[chord]?.root;
         for (const k of open[i] ?? []) {
