@@ -5,7 +5,9 @@
  * - `chords`: bars between `|`; one word for the whole bar, or as many as share it evenly; `=` joins readings that are
  *   equally good, `x` is not judged.
  * - `keys`, `sections`, `phrases`: readings that are equally good between ` / `.
- * - `cadences`, `pedals`, `corners`: lists; a cadence at bar and beat.
+ * - `cadences`, `pedals`: lists; a cadence at bar and beat.
+ * - `corners`: the places that a teacher would name, each one word: its bars, any of them as good, joined with `=`;
+ *   `none` where nothing stands out.
  */
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
@@ -40,7 +42,8 @@ export interface Truth {
   readonly sections: readonly (readonly KnownSection[])[];
   readonly phrases: readonly (readonly number[])[];
   readonly pedals: readonly { readonly from: number; readonly to: number; readonly tone: string }[] | null;
-  readonly corners: readonly number[] | null;
+  /** By place, the bars that would name it; empty where nothing stands out. */
+  readonly corners: readonly (readonly number[])[] | null;
 }
 
 const CADENCE = z.enum(['authentic', 'half', 'plagal', 'deceptive']);
@@ -54,6 +57,12 @@ function spanOf(text: string): { from: number; to: number } {
   const [from = NaN, to = from] = text.split('-').map(Number);
   if (!Number.isInteger(from) || !Number.isInteger(to)) throw new Error(`no bars: ${text}`);
   return { from, to };
+}
+
+function barsOf(place: string): readonly number[] {
+  const bars = place.split('=').map(Number);
+  if (!bars.every(Number.isInteger)) throw new Error(`no bars: ${place}`);
+  return bars;
 }
 
 function known(lines: ReadonlyMap<string, string>, key: string): string[] {
@@ -97,7 +106,9 @@ function truthOf(name: string, source: string, score: Score): Truth {
           return { ...spanOf(bars), tone };
         })
       : null,
-    corners: lines.has('corners') ? items(lines.get('corners') ?? '', ' ').map(Number) : null,
+    corners: lines.has('corners')
+      ? items(lines.get('corners') ?? '', ' ').flatMap((place) => (place === 'none' ? [] : [barsOf(place)]))
+      : null,
   };
 }
 

@@ -1,5 +1,6 @@
 /** What is found of what is known of a set of pieces, summed. */
 import { analysisOf } from '@/core/analysis';
+import { cornersFound, type CornersFound } from './measure-corners';
 import { f1, formFound, type Boundaries, type FormFound } from './measure-form';
 import { cadencesFound, chordShare, keyShare, type Found, type Share } from './measure-harmony';
 import { readTruths, type Truth } from './read-truth';
@@ -10,17 +11,19 @@ export interface Measured {
   readonly keys: Share;
   readonly cadences: Found | null;
   readonly form: FormFound;
+  readonly corners: CornersFound | null;
 }
 
 export const measured = async (set: 'training' | 'held-out'): Promise<readonly Measured[]> =>
   (await readTruths(set)).map((truth) => {
-    const { harmony, sections } = analysisOf(truth.score);
+    const { harmony, sections, corners } = analysisOf(truth.score);
     return {
       truth,
       chords: chordShare(truth, harmony),
       keys: keyShare(truth, harmony),
       cadences: cadencesFound(truth, harmony),
       form: formFound(truth, sections),
+      corners: cornersFound(truth, corners),
     };
   });
 
@@ -41,6 +44,7 @@ const f1Of = (list: readonly (Boundaries | null)[]): string => {
 export function summaryOf(list: readonly Measured[]): string {
   const cadences = list.flatMap((m) => (m.cadences === null ? [] : [m.cadences]));
   const forms = list.flatMap((m) => (m.form.letters === null ? [] : [m.form.letters]));
+  const corners = list.flatMap((m) => (m.corners === null ? [] : [m.corners]));
   return [
     `${list.length} pieces`,
     `chords ${shareText(list.map((m) => m.chords))} beats`,
@@ -49,5 +53,6 @@ export function summaryOf(list: readonly Measured[]): string {
     `sections F1 ${f1Of(list.map((m) => m.form.sections))}`,
     `phrases F1 ${f1Of(list.map((m) => m.form.phrases))}`,
     `forms ${forms.filter((right) => right).length} of ${forms.length}`,
+    `corners ${sum(corners.map((c) => c.hits))} of ${sum(corners.map((c) => c.known))}, ${sum(corners.map((c) => c.extra))} more in ${sum(corners.map((c) => c.bars))} bars`,
   ].join('; ');
 }
