@@ -1,7 +1,7 @@
 /** Everything that passes between the page and its workers. */
 import type { Gesture, OwnCues } from '@/core/articulation';
 import type { Grid } from '@/core/bargrid';
-import type { BarDifficulty } from '@/core/difficulty';
+import type { BarDifficulty, Corner } from '@/core/difficulty';
 import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
 import type { SuggestedDynamic } from '@/core/dynamics';
 import type { ReadPiece } from '@/core/commands';
@@ -143,7 +143,7 @@ export interface Built extends Sameness {
   readonly families: readonly RhythmFamily[];
   readonly payOff: readonly PayOffStep[];
   readonly difficulties: readonly BarDifficulty[];
-  readonly corners: readonly BarDifficulty[];
+  readonly corners: readonly Corner[];
 }
 
 /** What a studio file brought. */

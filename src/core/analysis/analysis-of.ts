@@ -1,4 +1,4 @@
-import { barDifficulties, cornersOf, entryReason, type BarDifficulty } from '../difficulty';
+import { barDifficulties, cornersOf, entryReason, type BarDifficulty, type Corner } from '../difficulty';
 import { fingerScore, fingeringTroubles } from '../fingering';
 import { findHarmony, type Harmony } from '../harmony';
 import { instrumentOf } from '../instruments';
@@ -54,7 +54,7 @@ export interface Analysis {
   /** One a bar. */
   readonly difficulties: readonly BarDifficulty[];
   /** Hardest first, then the entries that are counted. */
-  readonly corners: readonly BarDifficulty[];
+  readonly corners: readonly Corner[];
   /** Both without what the fingering makes hard: soon there, for drawing while the rest is found elsewhere. */
   readonly atFirstSight: HardBars;
 }
@@ -71,11 +71,11 @@ function once<T>(compute: () => T): () => T {
 }
 
 /** Corners of a player: the hard bars, then the entries among the rest. */
-function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly Entry[]): readonly BarDifficulty[] {
+function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly Entry[]): readonly Corner[] {
   const hard = cornersOf(difficulties);
   const there = new Set(hard.map((c) => c.bar));
   const counted = new Map(entries.map((e) => [e.bar, e] as const));
-  const withEntry = (d: BarDifficulty): BarDifficulty => {
+  const withEntry = (d: Corner): Corner => {
     const entry = counted.get(d.bar);
     if (!entry) return d;
     const reason = entryReason(entry.restBars);
@@ -85,7 +85,9 @@ function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly E
       reasons: [...d.reasons, reason].sort((a, b) => b.points - a.points),
     };
   };
-  const more = difficulties.filter((d) => counted.has(d.bar) && !there.has(d.bar));
+  const more = difficulties
+    .filter((d) => counted.has(d.bar) && !there.has(d.bar))
+    .map((d): Corner => ({ ...d, margin: null }));
   return [...hard, ...more].map(withEntry);
 }
 

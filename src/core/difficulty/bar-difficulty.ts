@@ -1,4 +1,4 @@
-import { barSeconds, struckNotes, type Bar, type Note, type Score } from '../score';
+import { barSeconds, beatOnsets, fraction, fractionText, struckNotes, type Bar, type Note, type Score } from '../score';
 import type { QuarterBpm } from '../units';
 import { handReasons, type StruckNote } from './hand-difficulty';
 import { barReasons } from './hands-together';
@@ -10,6 +10,8 @@ export interface HandDifficulty {
   readonly staff: number;
   readonly score: number;
   readonly reasons: readonly DifficultyReason[];
+  /** The first bar in which this staff has the very same notes, where this is not it. */
+  readonly copyOf: number | null;
 }
 
 export interface BarDifficulty {
@@ -53,6 +55,18 @@ function patternOf(bar: Bar, notes: readonly StruckNote[]): string {
     .join(' ');
 }
 
+/** The figures of a bar, beat by beat: where in the beat notes begin. One note on the beat is no figure. */
+function rhythmFigures(score: Score, bar: Bar, notes: readonly StruckNote[]): ReadonlySet<string> {
+  const onsets = new Set(notes.flatMap(({ note }) => (note.grace === null ? [note.onset - bar.onset] : [])));
+  const beats = beatOnsets(bar, score.ticksPerQuarter).map((b): number => b.at);
+  const figures = beats.map((at, i) => {
+    const length = (beats[i + 1] ?? bar.length) - at;
+    const inside = [...onsets].filter((o) => o >= at && o < at + length);
+    return inside.map((o) => fractionText(fraction(o - at, length))).join(' ');
+  });
+  return new Set(figures.filter((figure) => figure !== '' && figure !== '0'));
+}
+
 /** Notes of a bar by staff, in order of part and staff. */
 function byStaff(notes: readonly StruckNote[]): ReadonlyMap<string, StruckNote[]> {
   const staves = new Map<string, StruckNote[]>();
@@ -86,6 +100,18 @@ function neighbours(
   };
 }
 
+/** Tells of each thing in which bar it came first; null where this is the first. */
+function firstSeen(): { readonly of: (face: string, bar: number) => number | null } {
+  const bars = new Map<string, number>();
+  return {
+    of: (face, bar) => {
+      const first = bars.get(face);
+      if (first === undefined) bars.set(face, bar);
+      return first ?? null;
+    },
+  };
+}
+
 /**
  * How hard each bar is, per hand and in all, with named reasons, at the tempo in force or at `tempo`.
  *
@@ -101,15 +127,16 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
     troubles.set(t.bar, [...(troubles.get(t.bar) ?? []), ...reason(t.kind, t.amount, t.text)]);
   const seenRhythms = new Map<string, Set<string>>();
   const runs = new Map<string, { readonly pattern: string; readonly bars: number }>();
-  const firstWith = new Map<string, number>();
+  const wholeBars = firstSeen();
+  const handBars = firstSeen();
   return score.bars.map((bar, index) => {
     const staves = bars[index] ?? new Map<string, StruckNote[]>();
     const seconds = barSeconds(score, bar, tempo);
     const hands = [...staves].map(([key, notes]): HandDifficulty => {
-      const rhythm = [...new Set(notes.filter((s) => !s.note.grace).map((s) => s.note.onset - bar.onset))].join(' ');
+      const figures = rhythmFigures(score, bar, notes);
       const seen = seenRhythms.get(key) ?? new Set<string>();
-      const isNewRhythm = index >= 2 && rhythm.split(' ').length > 2 && !seen.has(rhythm);
-      seenRhythms.set(key, seen.add(rhythm));
+      const isNewRhythm = index >= 2 && [...figures].some((figure) => !seen.has(figure));
+      seenRhythms.set(key, new Set([...seen, ...figures]));
       const pattern = patternOf(bar, notes);
       const run = runs.get(key);
       const goesOn = run?.pattern === pattern;
@@ -127,7 +154,13 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
         keyboard,
       });
       const [first] = notes;
-      return { part: first?.note.part ?? '', staff: first?.note.staff ?? 1, score: tenth(pointsOf(reasons)), reasons };
+      return {
+        part: first?.note.part ?? '',
+        staff: first?.note.staff ?? 1,
+        score: tenth(pointsOf(reasons)),
+        reasons,
+        copyOf: handBars.of(`${key}|${first?.note.midi ?? ''}|${pattern}`, index),
+      };
     });
     const count = struckByBar[index]?.length ?? 0;
     const lists = [...staves.values()].map((l) => l.flatMap((s) => (s.note.grace === null ? [s.note] : [])));
@@ -144,14 +177,12 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
     const face = [...staves]
       .map(([key, notes]) => `${key}|${notes[0]?.note.midi ?? ''}|${patternOf(bar, notes)}`)
       .join('/');
-    const first = firstWith.get(face) ?? index;
-    firstWith.set(face, first);
     return {
       bar: index,
       score: tenth(total),
       reasons: [...best.values()].sort((x, y) => y.points - x.points),
       hands,
-      copyOf: first === index ? null : first,
+      copyOf: wholeBars.of(face, index),
     };
   });
 }

@@ -1,27 +1,91 @@
 import type { BarDifficulty } from './bar-difficulty';
+import type { ReasonKind } from './reasons';
 
 /** What makes a bar a corner, ours, set on the training pieces. */
 export const CORNER_WEIGHTS = {
-  /** So much above the easy bars of the piece: its lower quarter. */
-  above: 1.6,
+  /** What is usual in a piece of each reason: what this share of its bars does not go over. */
+  usual: 0.5,
+  /** How much of the whole difficulty counts beside what is unusual. */
+  whole: 0.2,
+  /** What counts of the trouble of a hand that has played the very same bar before. */
+  knownHand: 0.5,
+  /** What counts of a bar beside one that is already a corner: the two are practised as one. */
+  besides: 0.75,
+  /** Points past the usual of the piece from which on a bar is a corner. */
+  above: 0.8,
   /** Easy in itself is no corner, whatever the rest. */
-  least: 2,
+  least: 0.8,
   /** At most one bar in so many. */
   oneIn: 6,
 } as const;
 
+/** A bar that will cost the time. */
+export interface Corner extends BarDifficulty {
+  /** Points by which it goes before the hardest bar that is none; null where it is one whatever the others are. */
+  readonly margin: number | null;
+}
+
+const share = (sorted: readonly number[], part: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * part))] ?? 0;
+
+/** Points of a bar by reason; what a hand has done before, note for note, counts in part. */
+function byKind(d: BarDifficulty): ReadonlyMap<ReasonKind, number> {
+  const ofHands = new Map<ReasonKind, number>();
+  for (const hand of d.hands)
+    for (const { kind, points } of hand.reasons) {
+      const now = hand.copyOf === null ? points : points * CORNER_WEIGHTS.knownHand;
+      ofHands.set(kind, Math.max(ofHands.get(kind) ?? 0, now));
+    }
+  return new Map(d.reasons.map((r) => [r.kind, ofHands.get(r.kind) ?? r.points]));
+}
+
 /**
- * Bars that will cost the time: clearly above the piece’s own easy bars and not easy in themselves, hardest first, at
- * most one bar in six. A bar that has come before note for note is learned there.
+ * How far each bar goes beyond what the piece asks everywhere, reason by reason: running notes are no corner of a
+ * piece that runs, and one sharp is one in a piece that has no other.
+ */
+function beyondTheUsual(played: readonly BarDifficulty[]): readonly number[] {
+  const points = played.map(byKind);
+  const kinds = [...new Set(points.flatMap((p) => [...p.keys()]))];
+  const usual = new Map(
+    kinds.map((kind) => [
+      kind,
+      share(
+        points.map((p) => p.get(kind) ?? 0).sort((a, b) => a - b),
+        CORNER_WEIGHTS.usual,
+      ),
+    ]),
+  );
+  return points.map((p) => [...p].reduce((sum, [kind, n]) => sum + Math.max(0, n - (usual.get(kind) ?? 0)), 0));
+}
+
+/**
+ * Bars that will cost the time: clearly beyond what the piece asks everywhere and not easy in themselves, hardest
+ * first, at most one bar in six. A bar that has come before note for note is learned there.
  *
  * @example cornersOf(barDifficulties(score)) // → []
  */
-export function cornersOf(difficulties: readonly BarDifficulty[]): BarDifficulty[] {
-  const played = difficulties.filter((d) => d.score > 0);
-  const sorted = played.map((d) => d.score).sort((a, b) => a - b);
-  const easy = sorted[Math.floor(sorted.length / 4)] ?? 0;
-  return played
-    .filter((d) => d.copyOf === null && d.score >= easy + CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least)
-    .sort((a, b) => b.score - a.score || a.bar - b.bar)
-    .slice(0, Math.ceil(difficulties.length / CORNER_WEIGHTS.oneIn));
+export function cornersOf(difficulties: readonly BarDifficulty[]): Corner[] {
+  const played = difficulties.filter((d) => d.hands.length > 0);
+  const beyond = beyondTheUsual(played);
+  const ranked = played
+    .map((d, i) => ({ d, beyond: beyond[i] ?? 0, rank: (beyond[i] ?? 0) + CORNER_WEIGHTS.whole * d.score }))
+    .filter(({ d }) => d.copyOf === null);
+  const candidates = ranked.filter(
+    ({ d, beyond: b }) => b >= CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least,
+  );
+  const corners: (typeof ranked)[number][] = [];
+  const most = Math.ceil(difficulties.length / CORNER_WEIGHTS.oneIn);
+  while (corners.length < most) {
+    const left = candidates
+      .filter((c) => !corners.includes(c))
+      .map((c) => ({
+        c,
+        rank: corners.some(({ d }) => Math.abs(c.d.bar - d.bar) === 1) ? c.rank * CORNER_WEIGHTS.besides : c.rank,
+      }));
+    const [next] = left.sort((a, b) => b.rank - a.rank || a.c.d.bar - b.c.d.bar);
+    if (!next) break;
+    corners.push(next.c);
+  }
+  const next = Math.max(0, ...ranked.filter((c) => !corners.includes(c)).map((c) => c.rank));
+  return corners.map(({ d, rank }) => ({ ...d, margin: Math.max(0, Math.round((rank - next) * 10) / 10) }));
 }

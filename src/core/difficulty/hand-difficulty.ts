@@ -76,18 +76,33 @@ const rate: Listen = (hand) => {
   return count > 1 ? reason('rate', persecond, `${persecond.toFixed(1)} notes a second`) : [];
 };
 
-/** A leap counts by how far it leaves the hand: inside half the span it is a reach, not a leap. */
+/** A second or a third is a step or a skip; from a fourth on it is a leap. */
+const SKIP = 4;
+/** Seconds in which a leap of any width is made at leisure. */
+const AT_LEISURE = 0.7;
+/** A leap into the next bar is mostly the next bar’s. */
+const OUT_OF_THE_BAR = 0.6;
+
+/** How hard a leap is: semitones past a skip, less where there is time for it. */
+function leapValue(hand: HandBar, from: readonly Note[], to: readonly Note[]): number {
+  const [a] = from;
+  const [b] = to;
+  if (!a || !b || keysOf(from).length === 0 || keysOf(to).length === 0) return 0;
+  const seconds = ((b.onset - a.onset) * hand.seconds) / hand.bar.length;
+  return (leapBetween(from, to) - SKIP) * Math.min(1, Math.max(0.5, AT_LEISURE / Math.max(seconds, 0.01)));
+}
+
 const leaps: Listen = (hand) => {
   const groups = columns(mainNotes(hand)).filter((g) => keysOf(g).length > 0);
-  const [first] = groups;
-  const last = groups[groups.length - 1];
-  const from = (leap: number): number => leap - hand.span / 2 + 1;
-  const inside = Math.max(0, ...groups.slice(1).map((g, i) => leapBetween(groups[i] ?? g, g)));
-  const into = first && keysOf(hand.before).length > 0 ? leapBetween(hand.before, first) : 0;
-  const out = last && keysOf(hand.after).length > 0 ? leapBetween(last, hand.after) : 0;
-  const most = Math.max(inside, into, out);
-  const where = most === inside ? '' : most === into ? ' into the bar' : ' out of the bar';
-  return reason('leap', from(most), `a leap of ${plural(most, 'semitone')}${where}`);
+  const all = [
+    ...groups.slice(1).map((g, i) => ({ from: groups[i] ?? g, to: g, where: '', weight: 1 })),
+    { from: hand.before, to: groups[0] ?? [], where: ' into the bar', weight: 1 },
+    { from: groups[groups.length - 1] ?? [], to: hand.after, where: ' out of the bar', weight: OUT_OF_THE_BAR },
+  ].map((leap) => ({ ...leap, value: leap.weight * leapValue(hand, leap.from, leap.to) }));
+  const most = all.reduce((best, leap) => (leap.value > best.value ? leap : best));
+  return most.value > 0
+    ? reason('leap', most.value, `a leap of ${plural(leapBetween(most.from, most.to), 'semitone')}${most.where}`)
+    : [];
 };
 
 const positions: Listen = (hand) => {

@@ -10,5 +10,5 @@ export {
   type HandDifficulty,
   type Trouble,
 } from './bar-difficulty';
-export { cornersOf } from './corners';
+export { cornersOf, type Corner } from './corners';
 export type { DifficultyReason } from './reasons';
