@@ -27,8 +27,16 @@ export interface Stop {
   readonly position: number | null;
   /** Semitones of the first finger above the open string, for measuring shifts. */
   readonly base: number | null;
+  /** Cello: whether the hand is open by a semitone between the first finger and the others. */
+  readonly hand: HandShape;
+  /** Cello: the hand lies a semitone above the place that gives the position its number. */
+  readonly raised: boolean;
+  /** This finger is reached by the extension. */
   readonly extended: boolean;
 }
+
+/** Closed, four fingers lie over four semitones; extended, the first lies a whole tone from the second. */
+export type HandShape = 'closed' | 'extended';
 
 /** Semitones of the degrees above an open string for the natural place of the first finger in each position. */
 const NATURAL = [0, 2, 4, 5, 7, 9, 11, 12, 14, 16, 17, 19, 21];
@@ -50,7 +58,16 @@ function diatonicStops(note: Note, string: number, semitones: number, steps: num
     if (off < -2 || off > 1) continue;
     const extended = (finger === 4 && off > 0) || (finger === 1 && off < -1);
     if (finger === 1 && off > 0) continue;
-    out.push({ note, string, finger: finger as 1 | 2 | 3 | 4, position, base, extended });
+    out.push({
+      note,
+      string,
+      finger: finger as 1 | 2 | 3 | 4,
+      position,
+      base,
+      hand: 'closed',
+      raised: false,
+      extended,
+    });
   }
   return out;
 }
@@ -69,6 +86,7 @@ const CELLO_POSITIONS: Readonly<Record<number, number>> = {
   10: 6,
   11: 7,
 };
+const RAISED = new Set([4, 6, 9]);
 /**
  * Double bass, Simandl's "New Method for the Double Bass" (1881): half, first, second, second and a half, third … in
  * semitones.
@@ -88,42 +106,53 @@ const BASS_POSITIONS: Readonly<Record<number, number>> = {
   12: 7,
 };
 
+type FramedFinger = 1 | 2 | 3 | 4;
+
+/** Semitones above the first finger. Cello: any method, e.g. the tables of Dotzauer's "Violoncell-Schule" [from memory]. */
+const CLOSED: readonly (readonly [FramedFinger, number])[] = [
+  [1, 0],
+  [2, 1],
+  [3, 2],
+  [4, 3],
+];
+const EXTENDED: readonly (readonly [FramedFinger, number])[] = [
+  [1, 0],
+  [2, 2],
+  [3, 3],
+  [4, 4],
+];
+const SIMANDL: readonly (readonly [FramedFinger, number])[] = [
+  [1, 0],
+  [2, 1],
+  [4, 2],
+];
+
 /** Cello and double bass: a hand is a frame of semitones. */
 function framedStops(note: Note, string: number, semitones: number, frame: 'chromatic' | 'simandl'): Stop[] {
-  const closed: readonly (readonly [1 | 2 | 3 | 4, number])[] =
-    frame === 'simandl'
-      ? [
-          [1, 0],
-          [2, 1],
-          [4, 2],
-        ]
-      : [
-          [1, 0],
-          [2, 1],
-          [3, 2],
-          [4, 3],
-        ];
-  const extended: readonly (readonly [1 | 2 | 3 | 4, number])[] =
-    frame === 'simandl'
-      ? []
-      : [
-          [2, 2],
-          [3, 3],
-          [4, 4],
-        ];
   const positions = frame === 'simandl' ? BASS_POSITIONS : CELLO_POSITIONS;
-  const out: Stop[] = [];
-  for (const [list, isExtended] of [
-    [closed, false],
-    [extended, true],
-  ] as const)
-    for (const [finger, above] of list) {
+  const inHand = (fingers: readonly (readonly [FramedFinger, number])[], hand: HandShape): Stop[] =>
+    fingers.flatMap(([finger, above]): Stop[] => {
       const base = semitones - above;
-      const position = positions[base];
-      if (position === undefined) continue;
-      out.push({ note, string, finger, position, base, extended: isExtended });
-    }
-  return out;
+      // The first finger a semitone above the nut with an open hand reaches back from first position.
+      const position = base === 1 && hand === 'extended' ? 1 : positions[base];
+      return position === undefined
+        ? []
+        : [
+            {
+              note,
+              string,
+              finger,
+              position,
+              base,
+              hand,
+              raised: frame === 'chromatic' && RAISED.has(base),
+              extended: hand === 'extended' && (base === 1 ? finger === 1 : finger > 1),
+            },
+          ];
+    });
+  return frame === 'simandl'
+    ? inHand(SIMANDL, 'closed')
+    : [...inHand(CLOSED, 'closed'), ...inHand(EXTENDED, 'extended')];
 }
 
 /** Where a note can be stopped: all places, or those that the teacher's finger leaves. */
@@ -133,7 +162,8 @@ export function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequ
     if (request.onString !== undefined && string !== request.onString - 1) return [];
     const { semitones, steps } = aboveString(note, open);
     if (semitones < 0 || semitones > 21) return [];
-    if (semitones === 0) return [{ note, string, finger: 0, position: null, base: null, extended: false }];
+    if (semitones === 0)
+      return [{ note, string, finger: 0, position: null, base: null, hand: 'closed', raised: false, extended: false }];
     return instrument.frame === 'diatonic'
       ? diatonicStops(note, string, semitones, steps)
       : framedStops(note, string, semitones, instrument.frame);

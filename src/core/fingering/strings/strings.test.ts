@@ -84,6 +84,84 @@ describe('cello, first position', () => {
     expect(fingers('cello', 'C,, D,, E,, F,, G,, A,, B,, C,')).toBe('0 1 3 4 0 1 3 4'));
 });
 
+describe('cello, the open hand', () => {
+  // Any method (common practice): two whole tones under one hand are 1 x2 4.
+  it('D E F sharp on the C string is 1 2 4 in first position', () => {
+    const { notes } = play('cello', 'D,, E,, ^F,,', 'C', { onString: 4 });
+    expect(notes.map((n) => n.finger)).toEqual(['1', '2', '4']);
+    expect(notes.flatMap((n) => n.position ?? [])).toEqual(['first position']);
+    expect(notes[1]?.why).toContain('extension');
+  });
+  it('D major over two octaves opens the hand on the two lower strings only', () =>
+    expect(fingers('cello', 'D,, E,, F,, G,, A,, B,, C, D, E, F, G, A, B, C D', 'D')).toBe(
+      '1 2 4 0 1 2 4 0 1 3 4 0 1 3 4',
+    ));
+  it('B flat major reaches back to E flat and stays in first position', () => {
+    const { notes } = play('cello', 'B,, C, D, E, F, G, A, B,', 'Bb');
+    expect(notes.map((n) => n.finger).join(' ')).toBe('2 4 0 1 2 4 0 1');
+    expect(notes.flatMap((n) => n.position ?? [])).toEqual(['first position']);
+  });
+  const C_STRING: readonly (readonly [string, number])[] = [
+    ['D,,', 38],
+    ['E,,', 40],
+    ['^F,,', 42],
+    ['G,,', 43],
+    ['A,,', 45],
+    ['_B,,', 46],
+    ['B,,', 47],
+    ['C,', 48],
+    ['^C,', 49],
+    ['D,', 50],
+  ];
+  it('never puts two other fingers than the first a whole tone apart on a string', () =>
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...C_STRING), { minLength: 3, maxLength: 8 }), (line) => {
+        const { notes } = play('cello', line.map(([name]) => name).join(' '));
+        notes.forEach((n, i) => {
+          const before = notes[i - 1];
+          if (!before || before.string !== n.string || n.position !== undefined) return;
+          const [low = 0, high = 0] = [Number(before.finger), Number(n.finger)].sort();
+          if (low > 1) expect(Math.abs((line[i]?.[1] ?? 0) - (line[i - 1]?.[1] ?? 0))).toBe(high - low);
+        });
+      }),
+      { numRuns: 60 },
+    ));
+});
+
+describe('shifts of the violin', () => {
+  const shiftsOf = (music: string, key: string) => {
+    const { notes } = play('violin', music, key);
+    return notes.flatMap((n, i) => (i > 0 && n.position ? [{ to: n.finger, from: notes[i - 1]?.finger }] : []));
+  };
+  // Up a scale the first finger goes to the new place, down it is left from the first (common practice).
+  it.each([
+    ['C', "e f g a b c' d' e'"],
+    ['G', "e f g a b c' d' e'"],
+    ['E', "f g a b c' d' e' f'"],
+    ['F', "f g a b c' d' e' f'"],
+    ['Bb', "f g a b c' d' e' f'"],
+  ])('go onto one in %s major', (key, music) => {
+    const up = shiftsOf(music, key).filter((s) => s.from !== '0');
+    expect(up.length).toBeGreaterThan(0);
+    expect(up.every((s) => s.to === '1')).toBe(true);
+    const down = shiftsOf(music.split(' ').reverse().join(' '), key);
+    expect(down.every((s) => s.from === '1')).toBe(true);
+  });
+});
+
+describe('open string or fourth finger', () => {
+  const turn = 'G A G F';
+  const scale = 'D E F G A B A G F E D';
+  it('is the open string as it comes, however long or short the note', () => {
+    for (const length of ['', '4', '/4'])
+      expect(fingers('violin', turn.replaceAll('A', `A${length}`), 'D')).toBe('3 0 3 2');
+  });
+  it('is the fourth where it is asked for, but the open string on the way up', () => {
+    expect(fingers('violin', turn, 'D', { openOrFourth: 'fourth' })).toBe('3 4 3 2');
+    expect(fingers('violin', scale, 'D', { openOrFourth: 'fourth' })).toBe('0 1 2 3 0 1 4 3 2 1 0');
+  });
+});
+
 describe('fretted strings', () => {
   // Handbook chapter 4 [common practice].
   it('the banjo’s first string open, 2, 3 and 5 is D E F G', () => {
