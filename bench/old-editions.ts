@@ -19,7 +19,7 @@ const PASSAGES: readonly Passage[] = [
     name: 'Petzold, Menuet in G, 1–4',
     hand: 'right',
     abc: 'M:3/4\nL:1/8\nQ:1/4=112\nK:G\nd2 GABc | d2 G2 G2 | e2 cdef | g2 G2 G2 |',
-    fingers: '512345113123451 1'.replace(/ /g, ''),
+    fingers: '5123451131234511',
   },
   // The same, bars 5–8.
   {
@@ -33,7 +33,7 @@ const PASSAGES: readonly Passage[] = [
     name: 'Hanon 1, right',
     hand: 'right',
     abc: 'M:2/4\nL:1/16\nQ:1/4=60\nK:C\nCEFG AGFE | DFGA BAGF |',
-    fingers: '1234543212345432'.slice(0, 16),
+    fingers: '1234543212345432',
   },
   {
     name: 'Hanon 1, left',
@@ -41,19 +41,19 @@ const PASSAGES: readonly Passage[] = [
     abc: 'M:2/4\nL:1/16\nQ:1/4=60\nK:C\nC,E,F,G, A,G,F,E, | D,F,G,A, B,A,G,F, |',
     fingers: '5432123454321234',
   },
-  // Clementi, Sonatina op. 36 no. 1, opening (Peters, Köhler's edition, from memory).
+  // Clementi, Sonatina op. 36 no. 1, opening (Peters, Köhler's edition, from memory). One finger was missing in bar 3.
   {
     name: 'Clementi op. 36/1, 1–4',
     hand: 'right',
     abc: 'M:4/4\nL:1/8\nQ:1/4=120\nK:C\nc2 ec G2 G2 | c2 ec G2 g2 | fedc BcBc | dcBA G4 |',
-    fingers: '24211242 15432 12 1 2 5 4 3 2 1'.replace(/ /g, ''),
+    fingers: '24211 24215 43212121 54321'.replace(/ /g, ''),
   },
-  // Beethoven, Für Elise, opening (Breitkopf, from memory).
+  // Beethoven, Für Elise, opening (Breitkopf, from memory); what follows is printed in several ways and was dropped.
   {
     name: 'Für Elise, opening',
     hand: 'right',
-    abc: 'M:3/8\nL:1/16\nQ:1/8=120\nK:Am\ne^d e^d eB=d c | A2 z CEA | B2 z E^GB | c2',
-    fingers: '54545243112512 3'.replace(/ /g, ''),
+    abc: 'M:3/8\nL:1/16\nQ:1/8=120\nK:Am\ne^d | e^deB=dc | A2 z',
+    fingers: '545452431',
   },
   // Any method: C major five-finger tune (Ode to Joy in C).
   {
@@ -67,7 +67,7 @@ const PASSAGES: readonly Passage[] = [
     name: 'Mozart K. 545, left, 1–2',
     hand: 'left',
     abc: 'M:4/4\nL:1/8\nQ:1/4=120\nK:C\nCGEG CGEG | DGFG CGEG |',
-    fingers: '5131513151215131'.slice(0, 16),
+    fingers: '5131513151215131',
   },
 ];
 

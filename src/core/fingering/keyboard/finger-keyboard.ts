@@ -1,6 +1,8 @@
 import { type Key, type Note, type Score, staffPosition } from '../../score';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
+import { earlierFingers, type Model } from './earlier-fingers';
 import { columnsOf, handsOf, type HandChoice, type HandColumn } from './hands';
+import { KEYBOARD_WEIGHTS } from './rules';
 import { standardRuns, type LineNote, type StandardRun } from './runs';
 import { solveHand, totalCost, type Assignment, type HandEvent } from './solve';
 import { FINGERS, spansFor, type Finger } from './spans';
@@ -18,6 +20,9 @@ export interface KeyboardRequest {
   readonly from?: number;
   readonly to?: number;
 }
+
+/** Semitones past the comfortable span that a hand still holds. */
+const PAST_THE_SPAN = 2;
 
 /** Notes of a piece that is solved whole in well under a tenth of a second. */
 const SOLVED_WHOLE = 1200;
@@ -51,14 +56,52 @@ function reasonOf(
 interface SolvedHand {
   readonly columns: readonly HandColumn[];
   readonly events: readonly HandEvent[];
+  /** Of all keys of an event, those that are held among them. */
+  readonly assigned: readonly Assignment[];
+  /** Of the notes of a column. */
   readonly fingers: readonly Assignment[];
   readonly cost: number;
   readonly runs: readonly StandardRun[];
-  readonly wanted: ReadonlyMap<number, { readonly bar: number; readonly column: number; readonly fingers: Assignment }>;
+  readonly models: ReadonlyMap<number, Model>;
+}
+
+const byKey = (a: Note, b: Note): number => (a.midi ?? 0) - (b.midi ?? 0);
+
+/** A column as the solver sees it: all keys that are down, low to high. */
+function eventOf(column: HandColumn, standard: Finger | null, locks: ReadonlyMap<string, Finger>): HandEvent {
+  const all = [...column.notes, ...column.held].sort(byKey);
+  return {
+    keys: all.map((n) => n.midi ?? 60),
+    held: all.map((n) => column.held.includes(n)),
+    locked: all.map((n) => locks.get(n.id) ?? null),
+    // The hand of a scale is free to pass the thumb; one that holds a key is not.
+    standard: column.held.length === 0 ? standard : null,
+    wanted: all.map(() => null),
+    wantedPrice: 0,
+    seconds: column.seconds,
+    afterRest: column.afterRest,
+  };
+}
+
+const struckFingers = (event: HandEvent | undefined, assigned: Assignment): Assignment =>
+  event?.held.some((h) => h) ? assigned.filter((_, i) => !event.held[i]) : assigned;
+
+/** The event with the fingers that its model had. */
+function asItsModel(event: HandEvent, { fingers, kind }: Model): HandEvent {
+  let at = -1;
+  return {
+    ...event,
+    wanted: event.held.map((held) => {
+      if (held) return null;
+      at += 1;
+      return fingers[at] ?? null;
+    }),
+    wantedPrice: kind === 'same' ? KEYBOARD_WEIGHTS.sameMaterial : KEYBOARD_WEIGHTS.sameFigure,
+  };
 }
 
 function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: KeyboardRequest): SolvedHand {
-  const columns = columnsOf(score, notes);
+  const columns = columnsOf(score, notes, request.spanInSemitones + PAST_THE_SPAN);
   const line: LineNote[] = columns.flatMap((c, event) => {
     const [n] = c.notes;
     return c.notes.length === 1 && n && n.midi !== null
@@ -71,74 +114,51 @@ function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: Key
   // Longer runs come first and keep their fingers where runs meet.
   for (const run of runs)
     for (const [event, finger] of run.fingers) if (!standard.has(event)) standard.set(event, finger);
-  const events: HandEvent[] = columns.map((c, i) => ({
-    keys: c.notes.map((n) => n.midi ?? 60),
-    locked: c.notes.map((n) => request.locks.get(n.id) ?? null),
-    standard: standard.get(i) ?? null,
-    wanted: c.notes.map(() => null),
-    seconds: c.seconds,
-    afterRest: c.afterRest,
-  }));
+  const events = columns.map((c, i) => eventOf(c, standard.get(i) ?? null, request.locks));
   const spans = spansFor(request.spanInSemitones);
   const first = solveHand(events, hand, spans);
   // Once more with the fingers that the same bar had when it first came: the same material gets the same fingering.
-  const wanted = earlierFingers(score, columns, first.fingers);
-  if (wanted.size === 0) return { columns, events, fingers: first.fingers, cost: first.cost, runs, wanted };
-  const again = events.map((e, i) => ({ ...e, wanted: wanted.get(i)?.fingers ?? e.wanted }));
-  const { fingers, cost } = solveHand(again, hand, spans);
-  return { columns, events: again, fingers, cost, runs, wanted };
+  const models = earlierFingers(
+    score,
+    columns,
+    first.fingers.map((f, i) => struckFingers(events[i], f)),
+  );
+  const again =
+    models.size === 0
+      ? events
+      : events.map((e, i) => {
+          const model = models.get(i);
+          return model && !model.blackKeys ? asItsModel(e, model) : e;
+        });
+  const { fingers: assigned, cost } = models.size === 0 ? first : solveHand(again, hand, spans);
+  return {
+    columns,
+    events: again,
+    assigned,
+    fingers: assigned.map((f, i) => struckFingers(again[i], f)),
+    cost,
+    runs,
+    models,
+  };
 }
 
-/** Columns of a bar that came before with the same notes of this hand, and the fingers it had then. */
-function earlierFingers(
-  score: Score,
-  columns: readonly HandColumn[],
-  fingers: readonly Assignment[],
-): ReadonlyMap<number, { readonly bar: number; readonly column: number; readonly fingers: Assignment }> {
-  const byBar = new Map<number, number[]>();
-  columns.forEach((c, i) => {
-    const bar = c.notes[0]?.bar ?? 0;
-    const there = byBar.get(bar);
-    if (there) there.push(i);
-    else byBar.set(bar, [i]);
-  });
-  const firstBar = new Map<string, number>();
-  const out = new Map<number, { bar: number; column: number; fingers: Assignment }>();
-  for (const [bar, list] of byBar) {
-    const start = score.bars[bar]?.onset ?? 0;
-    const face = list
-      .map((i) => `${(columns[i]?.onset ?? 0) - start}:${columns[i]?.notes.map((n) => n.midi).join('+') ?? ''}`)
-      .join(' ');
-    const model = firstBar.get(face);
-    if (model === undefined) {
-      firstBar.set(face, bar);
-      continue;
-    }
-    const before = byBar.get(model) ?? [];
-    list.forEach((i, k) => {
-      const column = before[k] ?? -1;
-      const f = fingers[column];
-      if (f) out.set(i, { bar: model, column, fingers: f });
-    });
-  }
-  return out;
-}
-
-/** Where the way in or out forces other fingers on notes that came before. */
+/** Where the way in or out, or a black key, forces other fingers on what came before. */
 function differenceWarnings(score: Score, solved: SolvedHand, hand: Hand): FingeringWarning[] {
   const seen = new Set<number>();
   return solved.columns.flatMap((c, i): FingeringWarning[] => {
-    const want = solved.wanted.get(i);
+    const model = solved.models.get(i);
     const bar = c.notes[0]?.bar ?? 0;
-    if (!want || seen.has(bar) || solved.fingers[want.column]?.join() === solved.fingers[i]?.join()) return [];
+    if (!model || seen.has(bar) || solved.fingers[model.column]?.join() === solved.fingers[i]?.join()) return [];
     seen.add(bar);
     const name = (b: number): string => score.bars[b]?.name ?? String(b + 1);
+    const what = model.kind === 'same' ? 'on the same notes' : 'for the same figure';
+    const why = model.blackKeys ? 'black keys lie otherwise' : 'for the way in or out';
     return [
       {
         code: 'other-fingers',
         bar,
         noteIds: c.notes.map((n) => n.id),
-        message: `bar ${name(bar)}, ${hand} hand: other fingers than in bar ${name(want.bar)} on the same notes, for the way in or out`,
+        message: `bar ${name(bar)}, ${hand} hand: other fingers than in bar ${name(model.bar)} ${what}${model.blackKeys ? ': ' : ', '}${why}`,
       },
     ];
   });
@@ -178,7 +198,7 @@ function lockWarnings(score: Score, solved: SolvedHand, hand: Hand, request: Key
     const window = solved.events.slice(from, i + 5);
     const free = window.map((e, k) => (from + k === i ? { ...e, locked: e.locked.map(() => null) } : e));
     const without = solveHand(free, hand, spans).cost;
-    const withLock = totalCost(window, solved.fingers.slice(from, i + 5), hand, spans);
+    const withLock = totalCost(window, solved.assigned.slice(from, i + 5), hand, spans);
     if (withLock - without > 6)
       out.push({
         code: 'awkward-lock',

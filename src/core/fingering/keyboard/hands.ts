@@ -5,7 +5,10 @@ import type { Hand } from './standard';
 /** Notes of one hand struck together, with the time since the last and what is still held. */
 export interface HandColumn {
   readonly onset: number;
+  /** Struck now, low to high. */
   readonly notes: readonly Note[];
+  /** Struck before and still held by a finger, low to high. */
+  readonly held: readonly Note[];
   readonly seconds: number;
   readonly afterRest: boolean;
 }
@@ -95,8 +98,37 @@ export function handsOf(
   return out;
 }
 
-/** The columns one hand plays, in order of time; grace notes are columns of their own just before their note. */
-export function columnsOf(score: Score, notes: readonly Note[]): HandColumn[] {
+/** Keys that one hand can hold. */
+const FINGERS_OF_A_HAND = 5;
+
+/** Notes that go on sounding under new ones and that the fingers, not the pedal, can hold: within reach of all. */
+function heldUnder(
+  notes: readonly Note[],
+  sounding: readonly { readonly note: Note; readonly end: number }[],
+  onset: number,
+  reach: number,
+): readonly Note[] {
+  if (notes.some((n) => n.grace !== null)) return [];
+  const keys = new Set(notes.map((n) => n.midi));
+  const held: Note[] = [];
+  const all = notes.map((n) => n.midi ?? 0);
+  // What was struck last is held first, where a hand has not fingers for all.
+  for (const { note, end } of [...sounding].reverse()) {
+    const key = note.midi ?? 0;
+    if (end <= onset || keys.has(note.midi) || all.length >= FINGERS_OF_A_HAND) continue;
+    if (Math.max(key, ...all) - Math.min(key, ...all) > reach) continue;
+    all.push(key);
+    keys.add(note.midi);
+    held.push(note);
+  }
+  return held.sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
+}
+
+/**
+ * The columns one hand plays, in order of time; grace notes are columns of their own just before their note. Notes
+ * farther apart than `reach` semitones are not held together.
+ */
+export function columnsOf(score: Score, notes: readonly Note[], reach: number): HandColumn[] {
   const sounding = new Map(struckNotes(notes).map((s) => [s.note.id, s.sounding as number]));
   const groups = new Map<string, Note[]>();
   const order: string[] = [];
@@ -114,15 +146,23 @@ export function columnsOf(score: Score, notes: readonly Note[]): HandColumn[] {
   }
   let end = 0;
   let before = -1;
+  let still: { readonly note: Note; readonly end: number }[] = [];
   return order.map((key) => {
     const list = [...(groups.get(key) ?? [])].sort((a, b) => (a.midi ?? 0) - (b.midi ?? 0));
-    // A key struck twice at once (two voices on one note) is one key.
+    // A key struck twice at once (two voices on one note) is one key, held as long as the longer of them.
     const unique = list.filter((n, i) => n.midi !== list[i - 1]?.midi);
     const onset = unique[0]?.onset ?? 0;
     const gap = before >= 0 && onset > end ? spanSeconds(score, ticks(end), ticks(onset)) : 0;
     const seconds = before >= 0 ? spanSeconds(score, ticks(before), ticks(onset)) : 1;
     before = onset;
-    end = Math.max(end, ...unique.map((n) => n.onset + (sounding.get(n.id) ?? 0)));
-    return { onset, notes: unique, seconds, afterRest: gap >= FREE_SECONDS };
+    const held = heldUnder(unique, still, onset, reach);
+    const ends = unique.map((n) => ({
+      note: n,
+      end: Math.max(...list.filter((o) => o.midi === n.midi).map((o) => o.onset + (sounding.get(o.id) ?? 0))),
+    }));
+    // A key that has been let go once is not taken up again by the finger.
+    still = [...still.filter((s) => held.includes(s.note)), ...ends];
+    end = Math.max(end, ...ends.map((e) => e.end));
+    return { onset, notes: unique, held, seconds, afterRest: gap >= FREE_SECONDS };
   });
 }

@@ -166,9 +166,11 @@ describe('the solver', () => {
   });
   const toEvent = (e: { keys: number[]; seconds: number; afterRest: boolean; lock: number | null }): HandEvent => ({
     keys: e.keys,
+    held: e.keys.map(() => false),
     locked: e.keys.map((_, i) => (i === 0 && e.lock !== null ? (e.lock as Finger) : null)),
     standard: null,
     wanted: e.keys.map((_, i) => (i === 0 && e.lock === 4 ? 2 : null)),
+    wantedPrice: 5,
     seconds: e.seconds,
     afterRest: e.afterRest,
   });
@@ -227,9 +229,11 @@ describe('the solver', () => {
         const ev = (keys: readonly number[]): HandEvent[] =>
           keys.map((k) => ({
             keys: [k],
+            held: [false],
             locked: [null],
             standard: null,
             wanted: [null],
+            wantedPrice: 0,
             seconds: 0.5,
             afterRest: false,
           }));
@@ -315,5 +319,74 @@ describe('the same material', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('a second voice in the hand', () => {
+  const fingered = (abc: string, span = 13) => {
+    const score = scoreOfAbc(`X:1\nM:4/4\nL:1/8\nQ:1/4=100\n${abc} |]`);
+    const { notes, warnings } = fingerKeyboard(score, { hand: 'right', spanInSemitones: span, locks: new Map() });
+    const byId = new Map(score.notes.map((n) => [n.id, n]));
+    return { warnings, notes: notes.flatMap((f) => ({ finger: f.finger, note: byId.get(f.noteId) })) };
+  };
+  const TWO = '%%score (1 2)\nV:1\nV:2\nK:C\n';
+  it('keeps the finger of a held note from the notes beside it', () => {
+    const { notes } = fingered(`${TWO}V:1\ng8 | a4 g4\nV:2\nc2 d2 e2 d2 | c2 d2 e2 f2`);
+    expect(notes.map((n) => n.finger).join('')).toMatch(/^1523/);
+    const held = notes.filter((n) => n.note?.voice === '1');
+    for (const { note, finger } of held)
+      for (const other of notes)
+        if (
+          note &&
+          other.note &&
+          other.note.voice === '2' &&
+          other.note.onset > note.onset &&
+          other.note.onset < note.onset + note.duration
+        )
+          expect(other.finger).not.toBe(finger);
+  });
+  it('never gives one finger two keys at once, nor crosses the fingers of keys that are down', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('c', 'd', 'e', 'f', 'g'), { minLength: 4, maxLength: 4 }),
+        fc.constantFrom('A8', 'a8', 'B4 G4', 'b4 g4'),
+        (tune, held) => {
+          const { notes } = fingered(`${TWO}V:1\n${tune.map((n) => `${n}2`).join(' ')}\nV:2\n${held}`);
+          for (const a of notes)
+            for (const b of notes) {
+              if (!a.note || !b.note || a.note.voice === b.note.voice || a.note.midi === b.note.midi) continue;
+              if (b.note.onset < a.note.onset || b.note.onset >= a.note.onset + a.note.duration) continue;
+              const up = (b.note.midi ?? 0) > (a.note.midi ?? 0);
+              expect(up ? b.finger > a.finger : b.finger < a.finger).toBe(true);
+            }
+        },
+      ),
+      { numRuns: 40 },
+    ));
+  it('leaves to the pedal what no hand can hold', () => {
+    const { notes } = fingered(`${TWO}V:1\ne'2 f'2 g'2 f'2\nV:2\nC8`);
+    expect(notes.map((n) => n.finger)).toContain('1');
+  });
+  it('takes octaves with one and five, and black ones with one and four in a large hand', () => {
+    const music = '[Cc]2 [Dd]2 [Ee]2 [Ff]2 | [^F^f]2 [Gg]2 [^G^g]2 [Aa]2';
+    expect(
+      fingered(`K:C\n${music}`)
+        .notes.map((n) => n.finger)
+        .join(''),
+    ).toBe('15'.repeat(8));
+    expect(
+      fingered(`K:C\n${music}`, 15)
+        .notes.map((n) => n.finger)
+        .join(''),
+    ).toBe(`${'15'.repeat(4)}14151415`);
+  });
+  it('repeats its pattern in a sequence, and says where black keys forbid it', () => {
+    const { notes, warnings } = fingered("K:C\nc2 e2 g2 c'2 | d2 f2 a2 d'2 | e2 g2 b2 e'2");
+    expect(notes.map((n) => n.finger).join('')).toBe('1235'.repeat(3));
+    expect(warnings).toEqual([]);
+    const black = fingered('K:E\nA,2 C2 E2 A2 | C2 E2 G2 c2');
+    expect(black.warnings.map((w) => w.message)).toEqual([
+      'bar 2, right hand: other fingers than in bar 1 for the same figure: black keys lie otherwise',
+    ]);
   });
 });

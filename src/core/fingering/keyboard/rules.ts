@@ -10,6 +10,8 @@ export interface Played {
   readonly x: number;
   readonly black: boolean;
   readonly finger: Finger;
+  /** Struck before, and still down. */
+  readonly held: boolean;
 }
 
 /** Wider than a sixth, a move from note to note is a leap. */
@@ -23,8 +25,9 @@ export const KEYBOARD_WEIGHTS = {
   /** A finger other than the standard one of a scale or arpeggio. */
   standard: 60,
   weak: 0.1,
-  /** Another finger than the same notes had before. */
+  /** Another finger than the same notes had before, and than the same figure had on other keys. */
   sameMaterial: 5,
+  sameFigure: 2,
   /** The same finger on another key, detached or not. */
   sameFinger: 20,
   /** What the span of a leap costs at most, whatever the fingers: the hand moves with it. */
@@ -43,6 +46,10 @@ export const KEYBOARD_WEIGHTS = {
   chordWeak: 0.5,
   chordThumbBlack: 0.6,
   chordSameFinger: 0.1,
+  /** The little finger on the black key of an octave, where the hand is large enough for the fourth. */
+  octaveOnBlack: 2,
+  /** Taking a finger from a key that is held: only where a lock leaves nothing else. */
+  letsGo: 1000,
   /** After a rest the hand is free: transitions count this much. */
   afterRest: 0.25,
 } as const;
@@ -164,9 +171,20 @@ export function lineTriple(a: Played, b: Played, c: Played, spans: Spans): numbe
   );
 }
 
+const OCTAVE = 12;
+
+/** A hand that reaches past the octave with thumb and fourth finger takes octaves on black keys with it. */
+function octaveOnBlack(notes: readonly Played[], spans: Spans): number {
+  const [a, b] = notes;
+  if (notes.length !== 2 || !a || !b || Math.abs(a.x - b.x) !== OCTAVE) return 0;
+  return spans(1, 4).maxComfortable > OCTAVE && a.black && (a.finger === 5 || b.finger === 5)
+    ? KEYBOARD_WEIGHTS.octaveOnBlack
+    : 0;
+}
+
 /** The notes of a chord under one hand. */
 export function chordShape(notes: readonly Played[], spans: Spans): number {
-  let cost = 0;
+  let cost = octaveOnBlack(notes, spans);
   notes.forEach((n, i) => {
     cost += n.finger >= 4 && notes.length < 3 ? KEYBOARD_WEIGHTS.chordWeak : 0;
     cost += n.finger === 1 && n.black && notes.some((o) => !o.black) ? KEYBOARD_WEIGHTS.chordThumbBlack : 0;

@@ -17,16 +17,20 @@ import {
 import { FINGERS, type Finger, type Spans } from './spans';
 import type { Hand } from './standard';
 
-/** Notes struck together by one hand. */
+/** Notes struck together by one hand, with those that it still holds. */
 export interface HandEvent {
   /** Sounding keys, low to high. */
   readonly keys: readonly number[];
+  /** Which of them were struck before and are held: they keep the finger they have. */
+  readonly held: readonly boolean[];
   /** A finger each note must have, or null. */
   readonly locked: readonly (Finger | null)[];
   /** The standard finger of a scale or arpeggio, for a single note. */
   readonly standard: Finger | null;
-  /** The fingers the same notes had where they came before, or null. */
+  /** The fingers the same notes, or the same figure elsewhere, had where they came before, or null. */
   readonly wanted: readonly (Finger | null)[];
+  /** What another finger than the wanted one costs. */
+  readonly wantedPrice: number;
   /** Seconds since the event before began. */
   readonly seconds: number;
   /** A rest long enough to free the hand lies before it. */
@@ -77,31 +81,44 @@ export function playedOf(event: HandEvent, fingers: Assignment, hand: Hand): rea
     x: hand === 'right' ? key : -key,
     black: isBlack(key),
     finger: fingers[i] ?? 1,
+    held: event.held[i] ?? false,
   }));
 }
 
+const struckOf = (notes: readonly Played[]): readonly Played[] =>
+  notes.some((n) => n.held) ? notes.filter((n) => !n.held) : notes;
+
 /** The event alone. */
 export function eventCost(event: HandEvent, notes: readonly Played[], spans: Spans): number {
-  const [only] = notes;
   const other =
     notes.reduce(
       (n, p, i) => n + (event.wanted[i] != null && event.locked[i] === null && event.wanted[i] !== p.finger ? 1 : 0),
       0,
-    ) * KEYBOARD_WEIGHTS.sameMaterial;
-  if (notes.length !== 1 || !only) return chordShape(notes, spans) + other;
+    ) * event.wantedPrice;
+  const struck = struckOf(notes);
+  const [only] = struck;
+  if (struck.length !== 1 || !only) return chordShape(notes, spans) + other;
   const off =
-    event.standard !== null && event.locked[0] === null && only.finger !== event.standard
+    event.standard !== null && !event.locked.some((l) => l !== null) && only.finger !== event.standard
       ? KEYBOARD_WEIGHTS.standard
       : 0;
-  return weakFinger(only) + thumbOnBlack(only) + off + other;
+  const beside = notes.length > 1 ? chordShape(notes, spans) : 0;
+  return weakFinger(only) + thumbOnBlack(only) + off + other + beside;
 }
+
+/** A key that is held keeps its finger. */
+const holdsOn = (a: readonly Played[], b: readonly Played[]): boolean =>
+  b.every((n) => !n.held || a.every((o) => o.x !== n.x || o.finger === n.finger));
 
 /** One event after another. */
 export function stepCost(event: HandEvent, a: readonly Played[], b: readonly Played[], spans: Spans): number {
-  const [x] = a;
-  const [y] = b;
+  if (!holdsOn(a, b)) return KEYBOARD_WEIGHTS.letsGo;
+  const from = struckOf(a);
+  const to = struckOf(b);
+  const [x] = from;
+  const [y] = to;
   const cost =
-    a.length === 1 && b.length === 1 && x && y ? lineStep(x, y, spans, event.seconds) : groupStep(a, b, spans);
+    from.length === 1 && to.length === 1 && x && y ? lineStep(x, y, spans, event.seconds) : groupStep(from, to, spans);
   return event.afterRest ? cost * KEYBOARD_WEIGHTS.afterRest : cost;
 }
 
@@ -114,10 +131,11 @@ export function tripleCost(
   z: readonly Played[],
   spans: Spans,
 ): number {
-  const [p] = x;
-  const [q] = y;
-  const [r] = z;
-  if (!p || !q || !r || x.length > 1 || y.length > 1 || z.length > 1 || b.afterRest || c.afterRest) return 0;
+  if (b.afterRest || c.afterRest) return 0;
+  const [p, ...alsoP] = struckOf(x);
+  const [q, ...alsoQ] = struckOf(y);
+  const [r, ...alsoR] = struckOf(z);
+  if (!p || !q || !r || alsoP.length + alsoQ.length + alsoR.length > 0) return 0;
   return lineTriple(p, q, r, spans);
 }
 

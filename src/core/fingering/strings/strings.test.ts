@@ -102,16 +102,16 @@ describe('cello, the open hand', () => {
     expect(notes.flatMap((n) => n.position ?? [])).toEqual(['first position']);
   });
   const C_STRING: readonly (readonly [string, number])[] = [
-    ['D,,', 38],
-    ['E,,', 40],
+    ['=D,,', 38],
+    ['=E,,', 40],
     ['^F,,', 42],
-    ['G,,', 43],
-    ['A,,', 45],
+    ['=G,,', 43],
+    ['=A,,', 45],
     ['_B,,', 46],
-    ['B,,', 47],
-    ['C,', 48],
+    ['=B,,', 47],
+    ['=C,', 48],
     ['^C,', 49],
-    ['D,', 50],
+    ['=D,', 50],
   ];
   it('never puts two other fingers than the first a whole tone apart on a string', () =>
     fc.assert(
