@@ -61,7 +61,12 @@ export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
       sharePlayed: round(p.sharePlayed, 6),
       seconds: round(p.seconds, 3),
     })),
-    corners: corners.map((d) => ({ bar: d.bar, score: d.score, margin: d.margin, reasons: d.reasons.map((r) => r.text) })),
+    corners: corners.map((d) => ({
+      bar: d.bar,
+      score: d.score,
+      margin: d.margin,
+      reasons: d.reasons.map((r) => r.text),
+    })),
     difficulty: difficulties.map((d) => ({ bar: d.bar, score: d.score })),
   };
 }

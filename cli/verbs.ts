@@ -5,7 +5,7 @@ import { ORNAMENT_STYLES } from '../src/core/ornaments';
 import { ORDER_SCHOOLS, STUDENT_LEVELS } from '../src/core/ladder';
 import { studioJsonSchema } from '../src/core/studio';
 import { ok } from '../src/core/result';
-import { countVerb } from './count-verb';
+import { COMPOUND, countVerb, UNEVEN } from './count-verb';
 import { fingerVerb } from './finger-verb';
 import { ladderVerb } from './ladder-verb';
 import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-verbs';
@@ -33,7 +33,13 @@ export const VERBS = {
     run: fingerVerb,
   },
   count: {
-    options: { ...PLAYER_OPTIONS, system: { kind: 'choice', of: COUNT_SYSTEMS }, bars: { kind: 'text' } },
+    options: {
+      ...PLAYER_OPTIONS,
+      system: { kind: 'choice', of: COUNT_SYSTEMS },
+      compound: { kind: 'choice', of: COMPOUND },
+      uneven: { kind: 'choice', of: UNEVEN },
+      bars: { kind: 'text' },
+    },
     takesFile: true,
     run: countVerb,
   },

@@ -6,7 +6,7 @@ import { buildLadder, orderChunks, ORDER_SCHOOLS, tempoSteps } from '@/core/ladd
 import { askedFacets } from '@/core/mastery';
 import { realiseOrnaments, usualStyle } from '@/core/ornaments';
 import { countStaff, countText } from '@/core/rhythm';
-import { TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching } from '@/core/studio';
+import { countingWay, TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching } from '@/core/studio';
 import { fingerLane, usualView } from '@/features/marks/finger-view';
 import { proposeSections } from '@/core/sections';
 import { scoreOfAbc } from '@/core/studio/abc-for-tests';
@@ -29,6 +29,12 @@ C,4 G,4 | E,4 D,4 | G,,8 | C,8 | C,4 G,4 | E,4 D,4 | G,,8 | C,8 |]
 const TUNE = read(
   'X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:G\nG A B c | d2 c2 | B A G A | B4 | G A B c | d2 e2 | d c B A | G4 |]\n',
 );
+
+const JIG = read('X:1\nM:6/8\nL:1/8\nK:G\nGAB c2d | G3 B3 | [M:3/8] GAB | c3 |]\n');
+/** Nothing in it says where its second beat is. */
+const FIVE = read('X:1\nM:5/8\nL:1/8\nK:G\nG A B c d | e d c B A |]\n');
+const countsOf = (score: ReturnType<typeof read>, teaching: Teaching): readonly string[] =>
+  countStaff(score, 'P1', 1, 0, score.bars.length - 1, countingWay(teaching)).map((b) => countText(b.tokens));
 
 const ladder = (teaching: Teaching, from = 0) =>
   buildLadder({
@@ -59,7 +65,9 @@ const OUTCOME: { readonly [K in keyof Teaching]: (teaching: Teaching) => unknown
   },
   dynamics: ladder,
   moveOn: ladder,
-  counting: (t) => [ladder(t), countStaff(DUET, 'P1', 1, 0, 1, t.counting).map((b) => countText(b.tokens))],
+  counting: (t) => [ladder(t), countStaff(DUET, 'P1', 1, 0, 1, { system: t.counting }).map((b) => countText(b.tokens))],
+  compound: (t) => countsOf(JIG, t),
+  uneven: (t) => countsOf(FIVE, t),
   trills: (t) => [ladder(t), realiseOrnaments(DUET, usualStyle(t.trills), 96)],
   time: (t) => placeBreaths(TUNE, 60, 9, { strictTime: t.time === 'metronome' }).breaths,
   reading: ladder,

@@ -2,6 +2,7 @@ import { escapeXml } from '../musicxml';
 import { fraction, lcm, ZERO, type Fraction } from '../score';
 import { attributesXml } from './document/attributes-xml';
 import type { Context } from './document/event-context';
+import { beamsXml, writesBeams } from './document/beams-xml';
 import { eventXml, soundingPieces } from './document/event-xml';
 import { signsXml } from './document/signs-xml';
 import { tempoXml } from './document/tempo-xml';
@@ -44,6 +45,7 @@ interface PartInDraft {
   readonly index: number;
   readonly divisions: number;
   readonly carried: Map<string, Carried>;
+  readonly withBeams: boolean;
 }
 
 /** Gives the notes of a bar their ids, where the bar has one. */
@@ -56,7 +58,7 @@ function idsOf(bar: DraftBar, part: number): () => string {
 }
 
 /** The voices of a bar one after the other; a staff without notes is filled with a rest that is not seen. */
-function contentXml({ part, index, divisions, carried }: PartInDraft, bar: DraftBar): string[] {
+function contentXml({ part, index, divisions, carried, withBeams }: PartInDraft, bar: DraftBar): string[] {
   const nextId = idsOf(bar, index);
   const lines: string[] = [];
   const inDivisions = (length: Fraction): number => (length.n * divisions) / length.d;
@@ -78,7 +80,8 @@ function contentXml({ part, index, divisions, carried }: PartInDraft, bar: Draft
       const open = carried.get(`${s} ${v}`) ?? { slurs: [], tiedIn: new Map<string, true>() };
       carried.set(`${s} ${v}`, open);
       const context: Context = { divisions, voice, staff: s + 1, staves: part.staves.length, ...open, nextId };
-      lines.push(...events.map((e) => eventXml(e, context)));
+      const beams = withBeams ? beamsXml(events) : [];
+      lines.push(...events.map((e, i) => eventXml(e, context, beams[i])));
     });
   });
   return lines;
@@ -112,7 +115,7 @@ function measureXml(inDraft: PartInDraft, bar: DraftBar, first: boolean): string
 export function draftToMusicXml(draft: Draft): string {
   const divisions = divisionsOf(draft);
   const parts = draft.parts.flatMap((part, index) => {
-    const inDraft: PartInDraft = { part, index, divisions, carried: new Map() };
+    const inDraft: PartInDraft = { part, index, divisions, carried: new Map(), withBeams: writesBeams(draft) };
     return [`<part id="${part.id}">`, ...draft.bars.map((bar, b) => measureXml(inDraft, bar, b === 0)), '</part>'];
   });
   return [

@@ -29,6 +29,8 @@ export interface DraftEvent {
   readonly chordSymbol: string | null;
   readonly fingers: readonly string[];
   readonly lyrics: readonly Lyric[];
+  /** Written against the event before, without a space: under one beam with it where both have flags. */
+  readonly joined: boolean;
 }
 
 export interface DraftStaff {
@@ -113,4 +115,5 @@ export const plainEvent = (
   chordSymbol: null,
   fingers: [],
   lyrics: [],
+  joined: false,
 });

@@ -70,9 +70,7 @@ export function cornersOf(difficulties: readonly BarDifficulty[]): Corner[] {
   const ranked = played
     .map((d, i) => ({ d, beyond: beyond[i] ?? 0, rank: (beyond[i] ?? 0) + CORNER_WEIGHTS.whole * d.score }))
     .filter(({ d }) => d.copyOf === null);
-  const candidates = ranked.filter(
-    ({ d, beyond: b }) => b >= CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least,
-  );
+  const candidates = ranked.filter(({ d, beyond: b }) => b >= CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least);
   const corners: (typeof ranked)[number][] = [];
   const most = Math.ceil(difficulties.length / CORNER_WEIGHTS.oneIn);
   while (corners.length < most) {

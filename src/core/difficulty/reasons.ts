@@ -5,7 +5,7 @@
 export const DIFFICULTY_WEIGHTS = {
   rate: { points: 3.5, from: 1, full: 9 },
   /** Semitones past a skip between notes that follow one another, over the bar lines too. */
-  leap: { points: 2.2, from: 0, full: 14 },
+  leap: { points: 2.5, from: 0, full: 14 },
   /** Times the hand has to move to another position. */
   position: { points: 1.5, from: 0, full: 3 },
   accidental: { points: 2.4, from: 0, full: 3 },

@@ -100,13 +100,11 @@ describe('what bars hold', () => {
       sectionContent(
         pieceContent(
           bars,
-          scores.map((s, bar) => ({
-            bar,
-            score: s,
-            reasons: s >= 1 ? [{ kind: 'leap', points: 1, text: `${reason} in ${bar}` }] : [],
-            hands: [],
-            copyOf: null,
-          })),
+          scores.map((s, bar) => {
+            const reasons = s >= 1 ? [{ kind: 'leap' as const, points: s, text: `${reason} in ${bar}` }] : [];
+            const hands = [{ part: 'P1', staff: 1, score: s, reasons, copyOf: null }];
+            return { bar, score: s, reasons, hands, copyOf: null };
+          }),
         ),
         from,
         to,

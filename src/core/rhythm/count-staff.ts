@@ -5,12 +5,14 @@ import {
   meterBeats,
   meterQuarters,
   multiply,
+  isPickupBar,
   struckNotes,
   subtract,
   ZERO,
   type Bar,
   type Fraction,
   type Meter,
+  type MeterPart,
   type Rest,
   type Score,
 } from '../score';
@@ -29,6 +31,8 @@ export interface BarCount {
   readonly bar: number;
   readonly part: string;
   readonly staff: number;
+  /** Of which voice; null where the staff has one, or all have the same rhythm. */
+  readonly voice: string | null;
   readonly tokens: readonly CountToken[];
 }
 
@@ -39,19 +43,69 @@ interface Beat {
   readonly compound: boolean;
 }
 
+/** How a teacher counts, where teachers differ. */
+export interface CountingWay {
+  readonly system: CountSystem;
+  /** 6/8 in two and 3/8 in one; 3/8 alone in three; all by eighths, 1 to 6. */
+  readonly compound: 'beats' | 'three' | 'eighths';
+  /** 5/8 and 7/8 where neither print nor beams, accents and long notes say it: the long beat first or last. */
+  readonly uneven: 'long' | 'short';
+  /** The voices of a staff each for itself, or as one rhythm. */
+  readonly voices: 'apart' | 'together';
+}
+
+export const USUAL_WAY: CountingWay = { system: 'meter', compound: 'beats', uneven: 'long', voices: 'apart' };
+
+/** Parts of a meter whose beats nobody says: 5/8 without groups and without a pulse of its own. */
+const isOpen = ({ groups: [count = 0], groups, unit, pulse }: MeterPart): boolean =>
+  pulse === undefined && groups.length === 1 && unit >= 8 && count >= 5 && count % 2 === 1 && count % 3 !== 0;
+
+/**
+ * A bar whose beats the teacher has to say: nothing in the piece does.
+ *
+ * @example hasOpenBeats(simpleMeter(5, 8)) // → true
+ */
+export const hasOpenBeats = (meter: Meter): boolean => meter.parts.some(isOpen);
+
+/**
+ * A bar that is counted in beats of three eighths, or eighth by eighth.
+ *
+ * @example hasCompoundBeats(simpleMeter(6, 8)) // → true
+ */
+export const hasCompoundBeats = (meter: Meter): boolean =>
+  meter.parts.some(({ groups, unit, pulse }) => {
+    const count = groups.reduce((a, b) => a + b, 0);
+    return unit >= 8 && count % 3 === 0 && groups.length === 1 && pulse === undefined;
+  });
+
+function countedBeats(meter: Meter, { compound, uneven }: CountingWay): readonly Fraction[] {
+  return meter.parts.flatMap((part) => {
+    const one: Meter = { parts: [part], symbol: null };
+    const [count = 0] = part.groups;
+    if (hasCompoundBeats(one) && (compound === 'eighths' || (compound === 'three' && count === 3)))
+      return Array.from({ length: count }, () => fraction(4, part.unit));
+    const beats = meterBeats(one);
+    return isOpen(part) && uneven === 'short' ? [...beats].reverse() : beats;
+  });
+}
+
 /** Beats of a bar; a pick-up is counted as the end of a full bar. Shift is what is missing in front, in quarters. */
-function beatsOf(bar: Bar, ticksPerQuarter: number): { beats: Beat[]; shift: Fraction } {
-  const lengths = meterBeats(bar.meter);
+function beatsOf(
+  score: Score,
+  bar: Bar,
+  way: CountingWay,
+): { readonly beats: readonly Beat[]; readonly shift: Fraction } {
   let start: Fraction = ZERO;
-  const beats = lengths.map((length, i) => {
+  const beats = countedBeats(bar.meter, way).map((length, i) => {
     const beat = { number: i + 1, start, length, compound: isCompound(length, bar.meter) };
     start = add(start, length);
     return beat;
   });
-  const nominal = meterQuarters(bar.meter);
-  const actual = fraction(bar.length, ticksPerQuarter);
-  const pickup = bar.index === 0 && nominal.n > 0 && compare(actual, nominal) < 0;
-  return { beats, shift: pickup ? subtract(nominal, actual) : ZERO };
+  const shift =
+    bar.index === 0 && isPickupBar(score)
+      ? subtract(meterQuarters(bar.meter), fraction(bar.length, score.ticksPerQuarter))
+      : ZERO;
+  return { beats, shift };
 }
 
 const isCompound = (length: Fraction, meter: Meter): boolean =>
@@ -62,25 +116,80 @@ interface Strike {
   readonly sounding: number;
 }
 
-/** Strikes and rests of a staff, the longest of each onset. */
-function strikesOf(
-  score: Score,
-  part: string,
-  staff: number,
-): { readonly struck: ReadonlyMap<number, Strike>; readonly rests: readonly Rest[] } {
-  const struck = new Map<number, Strike>();
-  for (const { note, sounding } of struckNotes(
-    score.notes.filter((n) => n.part === part && n.staff === staff && n.grace === null),
-  )) {
-    const there = struck.get(note.onset);
-    if (!there || there.sounding < sounding) struck.set(note.onset, { onset: note.onset, sounding });
+/** What is struck and rested in one bar. */
+interface Counted {
+  readonly voice: string | null;
+  readonly strikes: readonly Strike[];
+  readonly rests: readonly Rest[];
+}
+
+/** The longest of what is struck at each onset. */
+function longestAt(strikes: readonly Strike[]): readonly Strike[] {
+  const longest = new Map<number, Strike>();
+  for (const strike of strikes) {
+    const there = longest.get(strike.onset);
+    if (!there || there.sounding < strike.sounding) longest.set(strike.onset, strike);
   }
-  return { struck, rests: score.rests.filter((r) => r.part === part && r.staff === staff) };
+  return [...longest.values()];
+}
+
+/** The lines of a bar that are counted by themselves: its voices, where more than one has a rhythm of its own. */
+function linesOf(
+  struck: ReadonlyMap<string, readonly Strike[]>,
+  rests: readonly Rest[],
+  { voices }: CountingWay,
+): readonly Counted[] {
+  const all = longestAt([...struck.values()].flat());
+  const rhythms = [...struck]
+    .sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
+    .map(([voice, strikes]) => ({ voice, strikes: longestAt(strikes) }));
+  const face = (strikes: readonly Strike[]): string => strikes.map((s) => `${s.onset} ${s.sounding}`).join();
+  if (voices === 'together' || new Set(rhythms.map((r) => face(r.strikes))).size <= 1)
+    return [{ voice: null, strikes: all, rests: rests.filter((r) => !all.some((s) => s.onset === r.onset)) }];
+  return rhythms.map(({ voice, strikes }) => ({ voice, strikes, rests: rests.filter((r) => r.voice === voice) }));
+}
+
+/** Tokens of one line of a bar. */
+function tokensOf(score: Score, bar: Bar, { strikes, rests }: Counted, way: CountingWay): readonly CountToken[] {
+  const { beats, shift } = beatsOf(score, bar, way);
+  const system = COUNTING[way.system];
+  const tokens = new Map<number, CountToken>();
+  const end = bar.onset + bar.length;
+  const put = (onset: number, text: string, sounding: boolean): void => {
+    if (onset < end && !tokens.get(onset)?.sounding) tokens.set(onset, { onset: ticks(onset), text, sounding });
+  };
+  const beatTicks = ({ length }: Beat): number => (length.n * score.ticksPerQuarter) / length.d;
+  const say = (onset: number, length: number, sounding: boolean): void => {
+    const quarters = add(shift, fraction(onset - bar.onset, score.ticksPerQuarter));
+    const beat = beats.findLast((b) => compare(b.start, quarters) <= 0);
+    if (!beat || onset < bar.onset || onset >= end) return;
+    const inBeats = (value: Fraction): Fraction => multiply(value, fraction(beat.length.d, beat.length.n));
+    const counted = {
+      place: inBeats(subtract(quarters, beat.start)),
+      beats: inBeats(fraction(length, score.ticksPerQuarter)),
+      beat,
+      sounding,
+    };
+    for (const { text, after } of system.say(counted)) {
+      const when = onset + (after.n * beatTicks(beat)) / after.d;
+      put(when, text, sounding && when === onset);
+    }
+  };
+  for (const s of strikes) say(s.onset, s.sounding, true);
+  for (const rest of rests) say(rest.onset, rest.duration, false);
+  // Beats on which nothing begins: held or rested on.
+  if (system.namesBeats)
+    for (const beat of beats) {
+      const quarters = subtract(beat.start, shift);
+      const onset = bar.onset + (quarters.n * score.ticksPerQuarter) / quarters.d;
+      if (quarters.n >= 0 && Number.isInteger(onset) && !tokens.has(onset)) say(onset, beatTicks(beat), false);
+    }
+  return [...tokens.values()].sort((a, b) => a.onset - b.onset);
 }
 
 /**
  * Counting of one staff for bars `from` to `to`: what is struck is said; a beat that is held or rested, and a rest
- * where it begins, is a silent token. Voices of the staff are merged: a place is said when any voice strikes there.
+ * where it begins, is a silent token. Voices of a staff that differ in rhythm are counted apart, the upper one first.
  * Example: dotted quarter, eighth tied to a quarter, quarter in 4/4 by meter gives 1 (2) & (3) 4 **[common practice]**.
  * A free bar has no beats and gives no tokens.
  *
@@ -93,63 +202,30 @@ export function countStaff(
   staff: number,
   from: number,
   to: number,
-  system: CountSystem = 'meter',
+  way: Partial<CountingWay> = {},
 ): BarCount[] {
-  const { struck, rests } = strikesOf(score, part, staff);
-  const inBars: Strike[][] = score.bars.map(() => []);
-  const restsInBars: Rest[][] = score.bars.map(() => []);
-  for (const r of rests) restsInBars[r.bar]?.push(r);
-  const barAt = (onset: number): number => {
-    let low = 0;
-    let high = score.bars.length - 1;
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if ((score.bars[middle]?.onset ?? Infinity) <= onset) low = middle;
-      else high = middle - 1;
-    }
-    return low;
-  };
-  for (const s of struck.values()) inBars[barAt(s.onset)]?.push(s);
-  return score.bars.slice(from, to + 1).map((bar) => {
-    const { beats, shift } = beatsOf(bar, score.ticksPerQuarter);
-    const tokens = new Map<number, CountToken>();
-    const place = (onset: number): { beat: Beat; at: Fraction } | null => {
-      const quarters = add(shift, fraction(onset - bar.onset, score.ticksPerQuarter));
-      const beat = beats.filter((b) => compare(b.start, quarters) <= 0).pop();
-      if (!beat) return null;
-      return { beat, at: multiply(subtract(quarters, beat.start), fraction(beat.length.d, beat.length.n)) };
-    };
-    const put = (onset: number, text: string, sounding: boolean): void => {
-      if (!tokens.get(onset)?.sounding) tokens.set(onset, { onset: ticks(onset), text, sounding });
-    };
-    const inBeats = (length: number, beat: Beat): Fraction =>
-      multiply(fraction(length, score.ticksPerQuarter), fraction(beat.length.d, beat.length.n));
-    const end = bar.onset + bar.length;
-    const beatTicks = (beat: Beat): number => (beat.length.n * score.ticksPerQuarter) / beat.length.d;
-    const say = (onset: number, length: number, sounding: boolean): void => {
-      const there = place(onset);
-      if (!there) return;
-      const { beat, at } = there;
-      const counted = { place: at, beats: inBeats(length, beat), beat, sounding };
-      for (const { text, after } of COUNTING[system].say(counted)) {
-        const when = onset + (after.n * beatTicks(beat)) / after.d;
-        if (when < end) put(when, text, sounding && when === onset);
-      }
-    };
-    for (const s of inBars[bar.index] ?? []) if (s.onset >= bar.onset && s.onset < end) say(s.onset, s.sounding, true);
-    for (const rest of restsInBars[bar.index] ?? [])
-      if (rest.onset >= bar.onset && rest.onset < end && !struck.has(rest.onset) && rest.bar === bar.index)
-        say(rest.onset, rest.duration, false);
-    // Beats on which nothing begins: held or rested on.
-    if (COUNTING[system].namesBeats)
-      for (const beat of beats) {
-        const quarters = subtract(beat.start, shift);
-        if (quarters.n < 0) continue;
-        const onset = bar.onset + (quarters.n * score.ticksPerQuarter) / quarters.d;
-        if (onset < end && Number.isInteger(onset) && !tokens.has(onset)) say(onset, beatTicks(beat), false);
-      }
-    return { bar: bar.index, part, staff, tokens: [...tokens.values()].sort((a, b) => a.onset - b.onset) };
-  });
+  const counted = { ...USUAL_WAY, ...way };
+  const bars = score.bars.slice(from, to + 1);
+  const struck = bars.map(() => new Map<string, Strike[]>());
+  for (const { note, sounding } of struckNotes(
+    score.notes.filter((n) => n.part === part && n.staff === staff && n.grace === null),
+  )) {
+    const voices = struck[note.bar - from];
+    const there = voices?.get(note.voice);
+    if (there) there.push({ onset: note.onset, sounding });
+    else voices?.set(note.voice, [{ onset: note.onset, sounding }]);
+  }
+  const rests = bars.map((): Rest[] => []);
+  for (const rest of score.rests) if (rest.part === part && rest.staff === staff) rests[rest.bar - from]?.push(rest);
+  return bars.flatMap((bar, i) =>
+    linesOf(struck[i] ?? new Map<string, Strike[]>(), rests[i] ?? [], counted).map((line) => ({
+      bar: bar.index,
+      part,
+      staff,
+      voice: line.voice,
+      tokens: tokensOf(score, bar, line, counted),
+    })),
+  );
 }
 
 /** A tied note counted to its full length and released on the next beat: tied for 6, off on 7 **[common practice]**. */

@@ -45,7 +45,7 @@ export function rhythmFamilies(score: Score): RhythmFamily[] {
           staff,
           tag: tagOf(n),
           bars,
-          count: countText(countStaff(score, part, staff, first, first)[0]?.tokens ?? []),
+          count: countText(countStaff(score, part, staff, first, first, { voices: 'together' })[0]?.tokens ?? []),
         };
       });
   });

@@ -56,7 +56,7 @@ export function parseMeter(text: string): Meter | null {
 
 /**
  * Beats of a bar of this meter as lengths in quarters, in order: 4/4 is four of 1, 6/8 two of 3/2,
- * 7/8 written 2+2+3 is 1, 1, 3/2, and 5/8 without groups is 3+2 **[common practice]**.
+ * 7/8 written 2+2+3 is 1, 1, 3/2, and 5/8 without groups or a pulse of its own is 3+2 **[common practice]**.
  * A compound meter is a numerator of 6, 9, 12, … over 8 or shorter (or over 4 for 6/4, 9/4).
  *
  * @example meterBeats(simpleMeter(6, 8)) // → [{ n: 3, d: 2 }, { n: 3, d: 2 }]
@@ -64,6 +64,7 @@ export function parseMeter(text: string): Meter | null {
 export function meterBeats(meter: Meter): Fraction[] {
   return meter.parts.flatMap((part) => {
     const total = part.groups.reduce((a, b) => a + b, 0);
+    if (part.pulse) return part.pulse.map((g) => fraction(4 * g, part.unit));
     if (part.groups.length > 1 && part.unit >= 8) return part.groups.map((g) => fraction(4 * g, part.unit));
     if (total % 3 === 0 && total > 3 && part.unit >= 4)
       return Array.from({ length: total / 3 }, () => fraction(12, part.unit));

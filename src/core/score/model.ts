@@ -28,6 +28,8 @@ export interface Key {
 export interface MeterPart {
   readonly groups: readonly number[];
   readonly unit: number;
+  /** How a numerator without printed groups is beaten, by its beams, accents or long notes: `[2, 3]` for 5. */
+  readonly pulse?: readonly number[];
 }
 
 /** A meter; more than one part for 2/4+3/8, none at all for a free bar. */

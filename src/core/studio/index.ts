@@ -54,6 +54,7 @@ export type { PracticeEvent } from './kinds/records/practice';
 export { ladderFor, ladderPlayer, playerFor, playerName } from './player-for';
 export {
   answered,
+  countingWay,
   TEACHING_QUESTIONS,
   teachingFor,
   USUAL_TEACHING,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { COUNT_SYSTEMS, COUNTING } from '../rhythm';
+import { COUNT_SYSTEMS, COUNTING, USUAL_WAY, type CountingWay } from '../rhythm';
 
 /** Where teachers disagree (handbook chapter 17): each question and its schools. */
 export const teachingSchema = z.object({
@@ -9,6 +9,8 @@ export const teachingSchema = z.object({
   dynamics: z.enum(['start', 'after']),
   moveOn: z.enum(['gate', 'return']),
   counting: z.enum(COUNT_SYSTEMS),
+  compound: z.enum(['beats', 'three', 'eighths']),
+  uneven: z.enum(['long', 'short']),
   trills: z.enum(['measured', 'free']),
   time: z.enum(['breath', 'metronome']),
   reading: z.enum(['reading', 'rote']),
@@ -27,6 +29,8 @@ export const USUAL_TEACHING: Teaching = {
   dynamics: 'after',
   moveOn: 'gate',
   counting: 'meter',
+  compound: 'beats',
+  uneven: 'long',
   trills: 'measured',
   time: 'breath',
   reading: 'reading',
@@ -112,6 +116,25 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
     'the beat has a number in every lesson to come',
   ),
   ask(
+    'compound',
+    '6/8 and 3/8',
+    [
+      ['beats', '6/8 in two, 3/8 in one'],
+      ['three', '6/8 in two, 3/8 in three'],
+      ['eighths', 'by eighths, 1 to 6'],
+    ],
+    'the beat is what is felt',
+  ),
+  ask(
+    'uneven',
+    '5/8 and 7/8',
+    [
+      ['long', 'the long beat first'],
+      ['short', 'the long beat last'],
+    ],
+    'asked only where beams, accents and long notes do not say it',
+  ),
+  ask(
     'trills',
     'Trills',
     [
@@ -158,6 +181,18 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
     'even steps are easy to set on a metronome',
   ),
 ];
+
+/**
+ * How the count is said under a way of teaching.
+ *
+ * @example countingWay({ ...USUAL_TEACHING, compound: 'eighths' }).compound // → 'eighths'
+ */
+export const countingWay = ({ counting, compound, uneven }: Teaching): CountingWay => ({
+  ...USUAL_WAY,
+  system: counting,
+  compound,
+  uneven,
+});
 
 /** An answer to one of the questions; null leaves it to the one above. */
 export type TeachingAnswer = readonly [question: keyof Teaching, answer: string | null];

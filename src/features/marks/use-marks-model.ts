@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { instrumentOf } from '@/core/instruments';
 import { stringsOf } from '@/core/players';
 import { usualStyle } from '@/core/ornaments';
-import { countStaff, type CountSystem } from '@/core/rhythm';
+import { countStaff, hasCompoundBeats, hasOpenBeats, USUAL_WAY, type CountingWay } from '@/core/rhythm';
 import { tempoAt, type Note, type Score } from '@/core/score';
 import { FULL_FINGERING, teachingFor, type Mark, type Piece, type Teaching } from '@/core/studio';
 import { useFingerings, useMarks, useSettings, useStudents } from '@/store';
@@ -75,6 +75,9 @@ function useForWhom(piece: Piece, studentId: string | null, choices: ViewChoices
   const settings = useSettings() ?? null;
   const student = students.find((s) => s.id === studentId) ?? null;
   const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
+  const system = choices.chosenSystem ?? teaching.counting;
+  const { compound, uneven } = teaching;
+  const way = useMemo<CountingWay>(() => ({ ...USUAL_WAY, system, compound, uneven }), [system, compound, uneven]);
   const view: FingerView = (student ? student.density : choices.wholeView) ?? usualView(teaching);
   return {
     students,
@@ -82,7 +85,7 @@ function useForWhom(piece: Piece, studentId: string | null, choices: ViewChoices
     student,
     teaching,
     view,
-    system: choices.chosenSystem ?? teaching.counting,
+    way,
     variant: student ? (student.variants?.[piece.id] ?? FULL_FINGERING) : choices.pieceVariant,
   };
 }
@@ -100,14 +103,23 @@ function barsShown({ score, played, section, sections }: PieceContext, chosen: r
 }
 
 /** The counts of the player's upper staff, and what they hang on. */
-function useCounted(score: Score, from: number, to: number, system: CountSystem) {
+function useCounted(score: Score, from: number, to: number, way: CountingWay) {
   const part = score.parts[0];
   const counts = useMemo(
-    () => (part ? countStaff(score, part.id, 1, from, to, system) : []),
-    [score, part, from, to, system],
+    () => (part ? countStaff(score, part.id, 1, from, to, way) : []),
+    [score, part, from, to, way],
   );
   const onsets = useMemo(() => noteAtOnset(score, from, to), [score, from, to]);
-  return { part, staves: part?.staves ?? 1, counts, onsets };
+  const meters = score.bars.slice(from, to + 1).map((bar) => bar.meter);
+  return {
+    part,
+    staves: part?.staves ?? 1,
+    counts,
+    onsets,
+    /** What the teacher is asked about counting, because these bars leave it open. */
+    asksCompound: meters.some(hasCompoundBeats),
+    asksUneven: meters.some(hasOpenBeats),
+  };
 }
 
 function useSuggestions(
@@ -144,7 +156,7 @@ export function useMarksModel(context: PieceContext) {
   const changedFingers = useFingerings(piece.id);
   const choices = useViewChoices();
   const whom = useForWhom(piece, where.studentId, choices);
-  const { student, settings, teaching, variant, system } = whom;
+  const { student, settings, teaching, variant, way } = whom;
   const [from, to] = barsShown(context, where.bars);
   const notes = useMemo(
     () => score.notes.filter((n) => n.bar >= from && n.bar <= to && n.grace === null),
@@ -163,7 +175,7 @@ export function useMarksModel(context: PieceContext) {
   const { marking } = marked;
   const { note, chosen } = selection;
   const suggestions = useSuggestions(marking, notes, marks, kept.refused);
-  const counted = useCounted(score, from, to, system);
+  const counted = useCounted(score, from, to, way);
   const failed = [found.asked, marked.asked].flatMap((a) => (a.kind === 'failed' ? [a.issue] : []));
   const choosePhrase = (): void => {
     if (!note || !marking) return;

@@ -4,6 +4,7 @@ import { emptyBar } from './voice';
 /** Closes the bar at a bar line and opens the next; empty bars (line ends, double signs) are not made. */
 export function barLine(scanner: Scanner, sign: string): void {
   const { voice } = scanner;
+  voice.joined = false;
   const closing = scanner.bar;
   const has = closing.events.length > 0;
   const colonsBefore = /^:*/.exec(sign)?.[0].length ?? 0;

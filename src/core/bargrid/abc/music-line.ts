@@ -189,7 +189,11 @@ function readShortDecoration(scanner: Scanner): boolean {
   return short !== null;
 }
 
-const readSpace = (scanner: Scanner): boolean => scanner.take(/^(\s+|`|y\d*|\\|-|\$|\*|\.(?=\((?!\d)|-))/) !== null;
+function readSpace(scanner: Scanner): boolean {
+  const space = scanner.take(/^(\s+|`|y\d*|\\|-|\$|\*|\.(?=\((?!\d)|-))/);
+  if (space && /^\s/.test(space[0])) scanner.voice.joined = false;
+  return space !== null;
+}
 
 function leaveOut(scanner: Scanner): boolean {
   scanner.warn(`the sign "${scanner.rest.slice(0, 1)}" is not known and is left out`);
@@ -223,6 +227,7 @@ export function readMusicLine(line: string, voice: AbcVoice, warn: AbcWarn): voi
   const scanner = new Scanner(line, voice, warn);
   voice.lineStart = { bar: voice.bars.length - 1, event: scanner.bar.events.length };
   voice.verse = 1;
+  voice.joined = false;
   const overlay: Overlay = { on: false };
   while (scanner.at < line.length) {
     const before = scanner.at;

@@ -92,7 +92,9 @@ export function pushEvent(
     chordSymbol: p.chordSymbol,
     fingers: p.fingers,
     lyrics: [],
+    joined: voice.joined,
   });
+  voice.joined = true;
   voice.tiedOver = new Map(
     pitches.flatMap((p2, i) => (tied[i] === true ? [[`${p2.step}${p2.octave}`, p2.alter]] : [])),
   );

@@ -37,6 +37,8 @@ export interface AbcVoice {
   tuplet: { actual: number; normal: number; left: number; started: boolean } | null;
   broken: number;
   pending: Pending;
+  /** No space since the last event of the bar. */
+  joined: boolean;
   /** Where the latest music line began, for the words under it. */
   lineStart: { bar: number; event: number };
   verse: number;
@@ -102,6 +104,7 @@ export function startVoice(
     tuplet: null,
     broken: 0,
     pending: nothingPending(),
+    joined: false,
     lineStart: { bar: 0, event: 0 },
     verse: 1,
     overlays: 0,

@@ -27,6 +27,7 @@ interface Shared {
   readonly tail: string;
   readonly staff: string;
   readonly modification: string;
+  readonly beam: string;
 }
 
 function gracesXml({ graces, graceSlash }: DraftEvent, { tail, staff }: Shared, { nextId }: Context): string[] {
@@ -67,7 +68,7 @@ function pieceXml(
   event: DraftEvent,
   value: { readonly duration: string; readonly type: string },
   { first, last }: { readonly first: boolean; readonly last: boolean },
-  { tail, staff, modification }: Shared,
+  { tail, staff, modification, beam }: Shared,
   context: Context,
 ): string[] {
   const heads: readonly (Pitch | null)[] = event.pitches.length === 0 ? [null] : event.pitches;
@@ -82,12 +83,12 @@ function pieceXml(
       { first, last, tieIn, tieOut, lead: k === 0, fingers: fingersOf(event, k) },
       context,
     );
-    return `<note${context.nextId()}>${k > 0 ? '<chord/>' : ''}${pitch ? pitchXml(pitch) : UNPITCHED}${value.duration}${ties}${tail}${value.type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${notations}${k === 0 && first ? lyricsXml(event) : ''}</note>`;
+    return `<note${context.nextId()}>${k > 0 ? '<chord/>' : ''}${pitch ? pitchXml(pitch) : UNPITCHED}${value.duration}${ties}${tail}${value.type}${modification}${pitch ? '' : '<notehead>x</notehead>'}${staff}${k === 0 ? beam : ''}${notations}${k === 0 && first ? lyricsXml(event) : ''}</note>`;
   });
 }
 
-/** One event as notes: its grace notes, and as many tied values as its length needs. */
-export function eventXml(event: DraftEvent, context: Context): string {
+/** One event as notes: its grace notes, and as many tied values as its length needs, `beam` at each. */
+export function eventXml(event: DraftEvent, context: Context, beam = ''): string {
   const { tuplet } = event;
   const shared: Shared = {
     tail: `<voice>${context.voice}</voice>`,
@@ -95,6 +96,7 @@ export function eventXml(event: DraftEvent, context: Context): string {
     modification: tuplet
       ? `<time-modification><actual-notes>${tuplet.actual}</actual-notes><normal-notes>${tuplet.normal}</normal-notes></time-modification>`
       : '',
+    beam,
   };
   const out = [
     ...beforeXml(event, context),

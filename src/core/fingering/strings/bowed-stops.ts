@@ -108,7 +108,7 @@ const BASS_POSITIONS: Readonly<Record<number, number>> = {
 
 type FramedFinger = 1 | 2 | 3 | 4;
 
-/** Semitones above the first finger. Cello: any method, e.g. the tables of Dotzauer's "Violoncell-Schule" [from memory]. */
+/** Semitones above the first finger. Cello: any method, e.g. the tables of Dotzauer’s school [from memory]. */
 const CLOSED: readonly (readonly [FramedFinger, number])[] = [
   [1, 0],
   [2, 1],

@@ -26,6 +26,7 @@ import { barNames } from './bar-names';
 import { barSigns, NO_SIGNS } from './bar-signs';
 import { commonTicks } from './common-ticks';
 import { idGiver } from './ids';
+import { withPulses } from './pulse-of-bars';
 import { tempoMarks, type PlacedTempo } from './tempo-marks';
 
 export interface Assembly {
@@ -283,7 +284,7 @@ export function assembleScore(assembly: Assembly): Score {
     origin: header.origin,
     ticksPerQuarter,
     parts: modelParts,
-    bars,
+    bars: withPulses({ bars, notes, ticksPerQuarter }, (bar) => parts.flatMap((p) => p.measures[bar]?.beamed ?? [])),
     notes,
     rests: sortedByOnset(contents.rests),
     directions: sortedByOnset(contents.directions),

@@ -89,7 +89,7 @@ function meterBefore(parts: readonly GrowingPart[], bars: number): Meter {
   const indexes = Array.from({ length: unsaid }, (_, i) => i);
   return unsaidMeter(
     indexes.map((i) => reachOf(parts, i)),
-    indexes.flatMap((i) => parts.flatMap((p) => p.measures[i]?.beamed ?? [])),
+    indexes.flatMap((i) => parts.flatMap((p) => p.measures[i]?.beamed ?? [])).map((group) => group.length),
   );
 }
 

@@ -87,6 +87,12 @@ export interface RawSigns {
   doubleBar: 'light-light' | 'light-heavy' | null;
 }
 
+/** Notes under one beam: where they begin and how long they last together. */
+export interface BeamedGroup {
+  readonly from: Fraction;
+  readonly length: Fraction;
+}
+
 export interface RawMeasure {
   readonly events: readonly RawNote[];
   readonly directions: readonly RawDirection[];
@@ -99,8 +105,8 @@ export interface RawMeasure {
   readonly length: Fraction;
   readonly lineBreak: boolean;
   readonly hasBeams: boolean;
-  /** Lengths of the groups of notes under one beam, in quarters. */
-  readonly beamed: readonly Fraction[];
+  /** Groups of notes under one beam, in quarters from the start of the bar. */
+  readonly beamed: readonly BeamedGroup[];
   /** A bar-repeat sign begins here, covering so many bars at a time, or ends before this bar. */
   readonly barRepeat: { readonly role: 'start'; readonly size: number } | { readonly role: 'stop' } | null;
 }

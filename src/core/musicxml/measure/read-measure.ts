@@ -11,7 +11,16 @@ import { Cursor } from './cursor';
 import { onsetOf, readDirection } from './direction';
 import { readNote } from './note';
 import type { PartState, Warn } from './part-state';
-import type { RawAttributes, RawDirection, RawMeasure, RawNote, RawSigns, RawSwing, RawTempo } from './raw-measure';
+import type {
+  BeamedGroup,
+  RawAttributes,
+  RawDirection,
+  RawMeasure,
+  RawNote,
+  RawSigns,
+  RawSwing,
+  RawTempo,
+} from './raw-measure';
 import { readAccords } from './scordatura';
 import { readSound, readSwing } from './sound';
 
@@ -34,7 +43,7 @@ const beginsLine = (print: XmlElement): boolean =>
 
 /** Notes under one beam, as they come. */
 class BeamGroups {
-  readonly lengths: Fraction[] = [];
+  readonly all: BeamedGroup[] = [];
   any = false;
   private readonly from = new Map<string, Fraction>();
 
@@ -43,7 +52,7 @@ class BeamGroups {
     this.any ||= beam !== undefined;
     if (beam === 'begin') this.from.set(voice, onset);
     const from = beam === 'end' ? this.from.get(voice) : undefined;
-    if (from) this.lengths.push(subtract(add(onset, duration), from));
+    if (from) this.all.push({ from, length: subtract(add(onset, duration), from) });
   }
 }
 
@@ -129,7 +138,7 @@ export function readMeasure(measure: XmlElement, state: PartState, warn: Warn): 
     length: cursor.reach,
     lineBreak,
     hasBeams: groups.any,
-    beamed: groups.lengths,
+    beamed: groups.all,
     barRepeat,
   };
 }

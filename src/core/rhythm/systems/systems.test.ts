@@ -6,7 +6,7 @@ import { scoreOfAbc } from '../../studio/abc-for-tests';
 const scoreOf = (meter: string, music: string) => scoreOfAbc(`X:1\nM:${meter}\nL:1/8\nK:C\n${music}`);
 const count = (system: CountSystem, meter: string, music: string): string[] => {
   const score = scoreOf(meter, music);
-  return countStaff(score, 'P1', 1, 0, score.bars.length - 1, system).map((bar) => countText(bar.tokens));
+  return countStaff(score, 'P1', 1, 0, score.bars.length - 1, { system }).map((bar) => countText(bar.tokens));
 };
 
 // Written by hand, common practice: each row is a meter, bars and how each is counted.

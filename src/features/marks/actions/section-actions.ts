@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
-import { carryToCopies, changeRungs, changeStudent, copiesOf } from '@/core/commands';
-import { FULL_FINGERING } from '@/core/studio';
+import { carryToCopies, changePiece, changeRungs, changeStudent, copiesOf } from '@/core/commands';
+import { FULL_FINGERING, type TeachingAnswer } from '@/core/studio';
 import { FINGER_VIEWS, type FingerView } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 
@@ -42,6 +42,9 @@ export function sectionActions({ model, run, studio, base: { pieceId } }: MarkDe
       if (student)
         run(changeStudent, { studentId: student.id, change: { density: next }, label: `${student.name} sees ${next}` });
       else model.setWholeView(next);
+    },
+    answer: (answer: TeachingAnswer): void => {
+      run(changePiece, { pieceId, change: { answer }, label: 'How the piece is counted' });
     },
     setVariant: (v: string): void => {
       if (student)

@@ -42,27 +42,45 @@ interface Props {
 
 /** Bars of rest that follow one another, each with its number among them: what is counted before an entry. */
 function restsCounted(counts: readonly BarCount[]): ReadonlyMap<number, string> {
+  const sounding = new Set(counts.filter((c) => c.tokens.some((t) => t.sounding)).map((c) => c.bar));
   const runs: number[][] = [];
-  counts.forEach((c, i) => {
-    if (c.tokens.some((t) => t.sounding)) return;
+  for (const bar of new Set(counts.map((c) => c.bar))) {
     const before = runs[runs.length - 1];
-    if (before && before[before.length - 1] === i - 1) before.push(i);
-    else runs.push([i]);
-  });
+    if (sounding.has(bar)) continue;
+    if (before && before[before.length - 1] === bar - 1) before.push(bar);
+    else runs.push([bar]);
+  }
   return new Map(
     runs
       .filter((run) => run.length >= COUNTED_FROM)
-      .flatMap((run) => run.map((i, k) => [counts[i]?.bar ?? 0, `rest ${k + 1} of ${run.length}`] as const)),
+      .flatMap((run) => run.map((bar, k) => [bar, `rest ${k + 1} of ${run.length}`] as const)),
   );
 }
+
+/** The row of each count: the voices of a bar stand under one another, the upper one first. */
+function rowsOf(counts: readonly BarCount[]): readonly number[] {
+  const rows = new Map<number, number>();
+  return counts.map(({ bar }) => {
+    const row = rows.get(bar) ?? 0;
+    rows.set(bar, row + 1);
+    return row;
+  });
+}
+
+/** Pixels of a row, and above the first. */
+const ROW = 24;
+const ABOVE = 6;
 
 /** Counts under the notes; held and silent ones in brackets or left out; bars of rest by their number. */
 export function CountLane({ score, counts, onsets, layout, words, silent }: Props): ReactNode {
   const rests = restsCounted(counts);
+  const rows = rowsOf(counts);
+  const height = (Math.max(0, ...rows) + 1) * ROW + 2 * ABOVE;
   return (
-    <div className="relative h-9 border-t border-rule" role="group" aria-label="Count">
+    <div className="relative border-t border-rule" style={{ height }} role="group" aria-label="Count">
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Count</span>
-      {counts.flatMap((barCount) => {
+      {counts.flatMap((barCount, i) => {
+        const top = ABOVE + (rows[i] ?? 0) * ROW;
         const bar = score.bars[barCount.bar];
         const box = bar ? layout.bars.get(bar.id) : undefined;
         if (!bar || !box) return [];
@@ -71,8 +89,8 @@ export function CountLane({ score, counts, onsets, layout, words, silent }: Prop
           return (
             <span
               key={bar.id}
-              className="absolute top-1.5 -translate-x-1/2 whitespace-nowrap text-sm leading-6 text-ink-2"
-              style={{ left: box.x + box.width / 2 }}
+              className="absolute -translate-x-1/2 whitespace-nowrap text-sm leading-6 text-ink-2"
+              style={{ left: box.x + box.width / 2, top }}
             >
               {rest}
             </span>
@@ -83,9 +101,9 @@ export function CountLane({ score, counts, onsets, layout, words, silent }: Prop
           if (x === null || (!token.sounding && silent === 'hidden')) return null;
           return (
             <span
-              key={token.onset}
-              className={`figure absolute top-1.5 -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-sm leading-6 tracking-[-0.1em] text-ink-3'}`}
-              style={{ left: x }}
+              key={`${barCount.voice ?? ''} ${token.onset}`}
+              className={`figure absolute -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-sm leading-6 tracking-[-0.1em] text-ink-3'}`}
+              style={{ left: x, top }}
             >
               {word ?? (token.sounding ? token.text : `(${token.text})`)}
             </span>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { COUNT_SYSTEMS } from '@/core/rhythm';
+import { TEACHING_QUESTIONS } from '@/core/studio';
 import { PickOne } from '@/ui';
 import { PageViewChoice } from '@/features/score';
 import type { MarkActions } from '../actions';
@@ -18,6 +19,27 @@ const SHOWN: readonly (readonly [ShownSource, string])[] = [
   ['teacher', 'mine'],
   ['suggested', 'suggested'],
 ];
+
+/** Asked where the meter leaves it open; kept with the piece. */
+function HowCounted({
+  question,
+  model,
+  actions,
+}: {
+  readonly question: 'compound' | 'uneven';
+  readonly model: MarksModel;
+  readonly actions: MarkActions;
+}): ReactNode {
+  const asked = TEACHING_QUESTIONS.find((q) => q.key === question);
+  return asked ? (
+    <PickOne
+      label={asked.question}
+      value={model.way[question]}
+      choices={asked.schools.map(([answer, words]) => [String(answer), words] as const)}
+      onPick={(answer) => actions.answer([question, answer])}
+    />
+  ) : null;
+}
 
 /** How the marks are seen and counted, and what can be accepted at once. */
 export function MarksToolbar({
@@ -48,10 +70,12 @@ export function MarksToolbar({
       )}
       <PickOne
         label="Count"
-        value={model.system}
+        value={model.way.system}
         choices={COUNT_SYSTEMS.map((s) => [s, s] as const)}
         onPick={(v) => model.setSystem(COUNT_SYSTEMS.find((s) => s === v) ?? 'meter')}
       />
+      {model.asksCompound ? <HowCounted question="compound" model={model} actions={actions} /> : null}
+      {model.asksUneven ? <HowCounted question="uneven" model={model} actions={actions} /> : null}
       <PickOne
         label="Show"
         value={model.shownSource}
