@@ -182,7 +182,7 @@ export function candidatesFor(
       worth += here;
       foreign -= price[pc] ?? 0;
       // What lies above the triad has to be more than a passing note.
-      const heard = place < 3 ? here / enough : (price[pc] ?? 0) / enoughAbove;
+      const heard = place < 3 || anyBass ? here / enough : (price[pc] ?? 0) / enoughAbove;
       if (heard < 1) worth -= (missing[place] ?? 0) * (1 - heard) * (alone && place < 3 ? W.missingAlone : 1);
     }
     for (const bass of basses) {
@@ -202,7 +202,7 @@ export function candidatesFor(
       const weighed = WEIGHED[number];
       if (!weighed) return [];
       const { chord } = weighed;
-      const spelling = W.spelling * root * misspelled(chord, spelled);
+      const spelling = (weighed.anyBass ? W.spellingOfEqual : W.spelling) * root * misspelled(chord, spelled);
       const scattered = alone ? 0 : W.apart * root * apart(chord, content, from, to);
       return [{ chord: number, worth: (worths[number] ?? 0) - spelling - scattered }];
     })

@@ -117,6 +117,10 @@ function isBarBass(keys: readonly number[], onsets: readonly number[], at: numbe
   return others >= 2;
 }
 
+/** A note, or its octave with it: a bass, where a chord of its own is none. */
+const isOneTone = (group: readonly Struck[]): boolean =>
+  new Set(group.map(({ note }) => (note.midi ?? 0) % 12)).size === 1;
+
 /** So many tones struck at once are a chord of their own. */
 const BLOCK_TONES = 3;
 
@@ -171,7 +175,9 @@ export function heardNotes(score: Score, beats: ReadonlyMap<number, number>): re
           figure: broken || block ? 'plain' : figure,
           rings: Math.max(
             to,
-            broken || strummed || isBarBass(lows, onsets, i, bar) ? ringsTo(lows, onsets, i, end) : to,
+            broken || strummed || (isOneTone(group) && isBarBass(lows, onsets, i, bar))
+              ? ringsTo(lows, onsets, i, end)
+              : to,
             // The notes of a broken chord are heard into the next beat of their bar.
             broken ? Math.min(end, onset + 2 * beatLength) : to,
           ),

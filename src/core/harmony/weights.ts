@@ -29,6 +29,8 @@ export const HARMONY_WEIGHTS = {
   bass: { root: 0.32, third: 0.08, fifth: -0.22, above: 0, outside: -0.32 },
   /** Share of the notes that the page spells with another letter than the chord has. */
   spelling: 0.9,
+  /** The same for a chord of equal steps, whose root only the spelling tells. */
+  spellingOfEqual: 3.6,
   /** A seventh, ninth or fourth that never sounds together with the root: the notes of two chords, not of one. */
   apart: 1.12,
   /** Where a chord begins, by the strength of the beat: bar line, half bar, beat. */
