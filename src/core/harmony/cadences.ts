@@ -9,6 +9,11 @@ interface TuneNote {
   readonly to: number;
 }
 
+/** The note that a phrase ends on, and whether the tune rests on it: it lasts a beat, or a rest follows. */
+interface LastNote extends TuneNote {
+  readonly rests: boolean;
+}
+
 /** The highest notes of the first part that has any, on its upper staff. */
 function tuneOf(score: Score): readonly TuneNote[] {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null))?.id;
@@ -24,14 +29,16 @@ function tuneOf(score: Score): readonly TuneNote[] {
 }
 
 /** The note that a phrase ends on: its last, or the last long one where short notes lead on from it. */
-function lastNote(tune: readonly TuneNote[], from: number, to: number, beat: number, bar: number): TuneNote | null {
+function lastNote(tune: readonly TuneNote[], from: number, to: number, beat: number, bar: number): LastNote | null {
   const mine = tune.filter((n) => n.from >= from && n.from < to);
   const last = mine[mine.length - 1];
   if (!last) return null;
   const length = (n: TuneNote): number => Math.min(n.to, to) - n.from;
-  if (length(last) >= beat) return last;
+  const restsAfter = to - last.to >= beat / 2;
+  if (length(last) >= beat || restsAfter) return { ...last, rests: true };
   const long = mine.filter((n) => n.from >= to - bar && length(n) >= beat);
-  return long[long.length - 1] ?? last;
+  const held = long[long.length - 1];
+  return held ? { ...held, rests: true } : { ...last, rests: false };
 }
 
 /** What a phrase that ends on a tune’s note says by its degree, where no chords sound but are implied at most. */
@@ -129,6 +136,8 @@ export function findCadences({ score, beats, keys, ends, alone }: Phrased): read
         ];
     if (kind === null || !place || !chord) return [];
     const onRoots = chord.bass === chord.root && beats[before]?.bass === beats[before]?.root;
+    // Where the figures run on without a stop, only roots in the bass close anything.
+    if (!last.rests && !alone && (kind !== 'authentic' || !onRoots)) return [];
     return [
       {
         bar: place.bar,

@@ -33,6 +33,56 @@ describe('kinds of chords', () => {
   });
 });
 
+describe('the leading-note seventh of every minor key', () => {
+  // Spelled in thirds from the leading note, as in any harmony textbook.
+  const KEYS: readonly (readonly [key: string, tonic: string, seventh: string])[] = [
+    ['Am', 'A C E', 'G# B D F'],
+    ['Em', 'E G B', 'D# F# A C'],
+    ['Bm', 'B D F#', 'A# C# E G'],
+    ['F#m', 'F# A C#', 'E# G# B D'],
+    ['C#m', 'C# E G#', 'B# D# F# A'],
+    ['Dm', 'D F A', 'C# E G Bb'],
+    ['Gm', 'G Bb D', 'F# A C Eb'],
+    ['Cm', 'C Eb G', 'B D F Ab'],
+    ['Fm', 'F Ab C', 'E G Bb Db'],
+    ['Bbm', 'Bb Db F', 'A C Eb Gb'],
+    ['Ebm', 'Eb Gb Bb', 'D F Ab Cb'],
+  ];
+  const sign = (name: string): string => (name.endsWith('#') ? '^' : name.endsWith('b') && name.length > 1 ? '_' : '=');
+  /** Names as ABC, from the bass up: each above the one before. */
+  function stacked(names: readonly string[]): readonly string[] {
+    let octave = 3;
+    let before = -1;
+    return names.map((name) => {
+      const step = 'CDEFGAB'.indexOf(name.charAt(0));
+      if (step <= before) octave += 1;
+      before = step;
+      return `${sign(name)}${name.charAt(0)}${[',', '', "'"][octave - 3] ?? ''}`;
+    });
+  }
+  const turned = (names: readonly string[], by: number): readonly string[] => [
+    ...names.slice(by),
+    ...names.slice(0, by),
+  ];
+  it.each(KEYS)(
+    '%s: named from its root and resolved, in block chords and broken, over each of its notes',
+    (key, tonic, seventh) => {
+      const home = stacked(tonic.split(' '));
+      for (let by = 0; by < 4; by += 1) {
+        const tones = stacked(turned(seventh.split(' '), by));
+        const block = `[${home.join('')}]4 | [${tones.join('')}]4 | [${home.join('')}]4 |]`;
+        const broken = `${[0, 2, 1, 2].map((i) => home[i]).join('')} | ${[0, 2, 1, 3].map((i) => tones[i]).join('')} | ${home[0]}4 |]`;
+        for (const music of [block, broken]) {
+          const [first] = harmonyOf(music, key).beats.filter((b) => b.bar === 1);
+          const last = harmonyOf(music, key).beats.findLast((b) => b.bar === 1);
+          expect(first?.symbol.replace(/\/.*/, ''), music).toBe(`${seventh.split(' ')[0]}dim7`);
+          expect(last?.flags, music).toContain('resolves');
+        }
+      }
+    },
+  );
+});
+
 describe('figures', () => {
   it('a broken chord is one chord over its lowest note', () =>
     expect(
