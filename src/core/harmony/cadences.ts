@@ -2,6 +2,26 @@ import { struckNotes, type Score } from '../score';
 import type { BeatChord, Cadence, CadenceKind } from './harmony';
 import { isMinorMode, keyAt, type KeySpan } from './keys';
 
+/** The place of the last of a sorted list for which `before` holds; -1 where it holds for none. */
+function lastWhere<T>(list: readonly T[], before: (item: T) => boolean): number {
+  let low = -1;
+  let high = list.length;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    const item = list[middle];
+    if (item !== undefined && before(item)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** The last beat with a chord up to a place. */
+function chordBack(beats: readonly BeatChord[], from: number): number {
+  let at = from;
+  while (at >= 0 && beats[at]?.root === null) at -= 1;
+  return at;
+}
+
 /** A note of the tune, times in ticks. */
 interface TuneNote {
   readonly key: number;
@@ -30,7 +50,7 @@ function tuneOf(score: Score): readonly TuneNote[] {
 
 /** The note that a phrase ends on: its last, or the last long one where short notes lead on from it. */
 function lastNote(tune: readonly TuneNote[], from: number, to: number, beat: number, bar: number): LastNote | null {
-  const mine = tune.filter((n) => n.from >= from && n.from < to);
+  const mine = tune.slice(lastWhere(tune, (n) => n.from < from) + 1, lastWhere(tune, (n) => n.from < to) + 1);
   const last = mine[mine.length - 1];
   if (!last) return null;
   const length = (n: TuneNote): number => Math.min(n.to, to) - n.from;
@@ -107,13 +127,19 @@ export function findCadences({ score, beats, keys, ends, alone }: Phrased): read
   return ends.flatMap((to): Cadence[] => {
     const start = from;
     from = to;
-    const index = beats.findLastIndex((b) => b.onset < to && b.root !== null);
+    const index = chordBack(
+      beats,
+      lastWhere(beats, (b) => b.onset < to),
+    );
     const there = beats[index];
     if (!there) return [];
     const bar = score.bars[there.bar];
     const last = lastNote(tune, start, to, there.length, bar?.length ?? there.length);
     if (!last) return [];
-    let at = beats.findLastIndex((b) => b.onset <= last.from && b.root !== null);
+    let at = chordBack(
+      beats,
+      lastWhere(beats, (b) => b.onset <= last.from),
+    );
     if (at < 0) at = index;
     const here = beats[at];
     if (here && isSixFour(here) && beats[at + 1]?.root != null && (beats[at + 1]?.onset ?? to) < last.to) at += 1;
@@ -126,14 +152,7 @@ export function findCadences({ score, beats, keys, ends, alone }: Phrased): read
       : alone
         ? kindByTune(degree, chord.root === key.tonic)
         : kindByChords(beats[before], chord, key);
-    const place = alone
-      ? beats[at]
-      : beats[
-          Math.max(
-            first,
-            beats.findIndex((b) => b.bar === chord?.bar),
-          )
-        ];
+    const place = alone ? beats[at] : beats[Math.max(first, lastWhere(beats, (b) => b.bar < (chord?.bar ?? 0)) + 1)];
     if (kind === null || !place || !chord) return [];
     const onRoots = chord.bass === chord.root && beats[before]?.bass === beats[before]?.root;
     // Where the figures run on without a stop, only roots in the bass close anything.

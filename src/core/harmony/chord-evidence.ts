@@ -17,23 +17,24 @@ const LETTERS_OF: readonly (readonly number[])[] = Array.from({ length: 12 }, (_
 /** Of a run: how much of each pitch class is spelled with each letter, place 7 × class + letter. */
 function spelledIn(content: SpanContent, from: number, to: number): Float64Array {
   const a = content.spelled[from];
-  const b = content.spelled[to];
-  return Float64Array.from({ length: 84 }, (_, i) => (b?.[i] ?? 0) - (a?.[i] ?? 0));
+  const spelled = Float64Array.from(content.spelled[to] ?? []);
+  if (a) for (let i = 0; i < spelled.length; i += 1) spelled[i] = (spelled[i] ?? 0) - (a[i] ?? 0);
+  return spelled;
 }
 
 /** Share of the chord’s notes that are spelled otherwise than the chord is from a letter of its root on. */
 function misspelledFrom(rootLetter: number, { root, kind }: Chord, spelled: Float64Array): number {
   let all = 0;
   let wrong = 0;
-  kind.tones.forEach((tone, i) => {
-    const at = 7 * ((root + tone) % 12);
+  for (let i = 0; i < kind.tones.length; i += 1) {
+    const at = 7 * ((root + (kind.tones[i] ?? 0)) % 12);
     const wanted = (rootLetter + (kind.letters[i] ?? 0)) % 7;
     for (let letter = 0; letter < 7; letter += 1) {
       const here = spelled[at + letter] ?? 0;
       all += here;
       if (letter !== wanted) wrong += here;
     }
-  });
+  }
   return all === 0 ? 0 : wrong / all;
 }
 

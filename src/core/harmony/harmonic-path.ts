@@ -79,31 +79,27 @@ function keysHeard(
 /** Ways to end at one beat with one chord: for each key the best, and where it came from. */
 interface Ending {
   readonly best: Float64Array;
+  /** By key three numbers: the beat it begins at, the chord before and the key before. */
   readonly from: Int32Array;
-  readonly fromChord: Int32Array;
-  readonly fromKey: Int32Array;
 }
 
 const emptyEnding = (keys: number): Ending => ({
   best: new Float64Array(keys).fill(-Infinity),
-  from: new Int32Array(keys).fill(-1),
-  fromChord: new Int32Array(keys).fill(-1),
-  fromKey: new Int32Array(keys).fill(-1),
+  from: new Int32Array(3 * keys).fill(-1),
 });
 
-/** Prices of motion, each computed when it is first asked for. */
-function priceTable(keys: readonly MusicalKey[]): (from: number, to: number, key: number) => number {
-  const known = new Float32Array(CHORDS.length * CHORDS.length * keys.length).fill(NaN);
-  return (from, to, key) => {
-    const place = (from * CHORDS.length + to) * keys.length + key;
-    const there = known[place] ?? NaN;
-    if (!Number.isNaN(there)) return there;
+/** Prices of motion from chord to chord by key, each pair computed when it is first asked for. */
+function priceTable(keys: readonly MusicalKey[]): (from: number, to: number) => Float64Array {
+  const known: Float64Array[] = [];
+  return (from, to) => {
+    const place = from * CHORDS.length + to;
+    const there = known[place];
+    if (there) return there;
     const a = CHORDS[from];
     const b = CHORDS[to];
-    const k = keys[key];
-    const price = a && b && k ? motionPrice(a, b, k) : 0;
-    known[place] = price;
-    return price;
+    const prices = Float64Array.from(keys, (key) => (a && b ? motionPrice(a, b, key) : 0));
+    known[place] = prices;
+    return prices;
   };
 }
 
@@ -118,16 +114,41 @@ function keySumsOf({ beats, content, keys, signature }: HarmonyQuestion): readon
   return sums;
 }
 
+/** Beats with the very same notes, lengths and figures have one number: music that comes again is weighed once. */
+function beatClasses(beats: readonly HeardBeat[]): readonly number[] {
+  const known = new Map<string, number>();
+  return beats.map(({ from, to, strength, notes, ringing }) => {
+    const heard = notes.map((n) => `${n.key} ${n.letter ?? ''} ${n.from - from} ${n.to - from} ${n.figure}`);
+    const face = `${to - from} ${strength}|${heard.join()}|${ringing.map((n) => `${n.key} ${n.figure}`).join()}`;
+    const there = known.get(face) ?? known.size;
+    known.set(face, there);
+    return there;
+  });
+}
+
+/** The chords that fit a run best; a run of beats that came before is not weighed again. */
+function remembering({ beats, content, alone }: HarmonyQuestion): (from: number, to: number) => readonly Candidate[] {
+  const classes = beatClasses(beats);
+  const known = new Map<string, readonly Candidate[]>();
+  return (from, to) => {
+    const face = classes.slice(from, to).join();
+    const there = known.get(face) ?? candidatesFor(content, from, to, alone, CANDIDATES);
+    known.set(face, there);
+    return there;
+  };
+}
+
 /** The chords that are weighed for a run: the printed one alone, what sounds, or in silence what went before. */
 function candidatesOfRun(
-  { content, alone, printed }: HarmonyQuestion,
+  { printed }: HarmonyQuestion,
+  fits: (from: number, to: number) => readonly Candidate[],
   from: number,
   to: number,
   before: readonly (readonly [number, Ending])[],
 ): readonly Candidate[] {
   const lock = printed[from] ?? null;
   if (lock !== null) return [{ chord: lock, worth: PRINTED_WORTH * (to - from) }];
-  const found = candidatesFor(content, from, to, alone, CANDIDATES);
+  const found = fits(from, to);
   if (found.length > 0) return found;
   return before.length > 0 ? before.map(([chord]) => ({ chord, worth: 0 })) : [{ chord: 0, worth: 0 }];
 }
@@ -153,6 +174,7 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   const { beats, content, alone, keys, signature, printed } = question;
   const n = beats.length;
   const keySums = keySumsOf(question);
+  const fits = remembering(question);
   const inKey = keys.map(pricesInKey);
   const motion = priceTable(keys);
   const begins = alone ? W.beginsAlone : W.begins;
@@ -160,10 +182,15 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   /** By beat: for each chord the key in which it is reached best. */
   const overKeys: Map<number, BestKey>[] = Array.from({ length: n + 1 }, () => new Map<number, BestKey>());
   const open = keysHeard(keySums, signature, n);
+  // Of the run that is weighed, by key: what speaks for it, the best with what came before, and chord and key of that.
+  const own = new Float64Array(keys.length);
+  const value = new Float64Array(keys.length);
+  const came = new Int32Array(2 * keys.length);
   for (let i = 0; i < n; i += 1) {
     const beat = beats[i];
     if (!beat || (i > 0 && endings[i]?.size === 0)) continue;
     const lock = printed[i] ?? null;
+    const heardKeys = open[i] ?? [];
     // While a bass is heard on, its chord is.
     const ringing = content.bass[i] !== null && beat.ringing.some((n) => n === content.bass[i]);
     const starts = begins[beat.strength] + (ringing ? W.overRinging : 0);
@@ -176,50 +203,56 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
       if ((printed[j - 1] ?? null) !== lock) break;
       // Chords change where the meter is strong: a longer run ends at a bar line or its half.
       if (lock === null && j - i > SHORT && j < n && (beats[j]?.strength ?? 3) === 1) continue;
-      const candidates = candidatesOfRun(question, i, j, before);
+      const candidates = candidatesOfRun(question, fits, i, j, before);
       const length = growthOfPrice(j - i);
       for (const { chord, worth } of candidates) {
         const here = endings[j]?.get(chord) ?? emptyEnding(keys.length);
         endings[j]?.set(chord, here);
         const root = CHORDS[chord]?.root;
-        for (const k of open[i] ?? []) {
-          const own = worth - (inKey[k]?.[chord] ?? 0) * length + (keySums[j]?.[k] ?? 0) - (keySums[i]?.[k] ?? 0);
-          let value = i === 0 ? own : -Infinity;
-          let fromChord = -1;
-          let fromKey = -1;
-          for (let b = 0; b < before.length; b += 1) {
-            const [last, ending] = before[b] ?? [0, null];
-            if (ending === null) continue;
+        for (let o = 0; o < heardKeys.length; o += 1) {
+          const k = heardKeys[o] ?? 0;
+          own[k] = worth - (inKey[k]?.[chord] ?? 0) * length + (keySums[j]?.[k] ?? 0) - (keySums[i]?.[k] ?? 0);
+          value[k] = i === 0 ? (own[k] ?? 0) : -Infinity;
+          came[2 * k] = -1;
+          came[2 * k + 1] = -1;
+        }
+        for (let b = 0; b < before.length; b += 1) {
+          const [last, ending] = before[b] ?? [0, null];
+          if (ending === null) continue;
+          const come = comes[b] ?? -Infinity;
+          const goesOn = last === chord;
+          const prices = motion(last, chord);
+          const change = goesOn ? W.goesOn : starts * (CHORDS[last]?.root === root ? W.sameRoot : 1);
+          const comeKey = overKeys[i]?.get(last)?.key ?? -1;
+          for (let o = 0; o < heardKeys.length; o += 1) {
+            const k = heardKeys[o] ?? 0;
             const stay = ending.best[k] ?? -Infinity;
-            const come = comes[b] ?? -Infinity;
-            const change =
-              last === chord
-                ? W.goesOn
-                : starts * (CHORDS[last]?.root === root ? W.sameRoot : 1) + motion(last, chord, k);
-            const total = Math.max(stay, come) - change + own;
-            if (total > value) {
-              value = total;
-              fromChord = last;
-              fromKey = stay >= come ? k : (overKeys[i]?.get(last)?.key ?? k);
-            }
+            const total = Math.max(stay, come) - change - (goesOn ? 0 : (prices[k] ?? 0)) + (own[k] ?? 0);
+            if (total <= (value[k] ?? 0)) continue;
+            value[k] = total;
+            came[2 * k] = last;
+            came[2 * k + 1] = stay >= come || comeKey < 0 ? k : comeKey;
           }
-          if (value > (here.best[k] ?? -Infinity)) {
-            here.best[k] = value;
-            here.from[k] = i;
-            here.fromChord[k] = fromChord;
-            here.fromKey[k] = fromKey;
-          }
+        }
+        for (let o = 0; o < heardKeys.length; o += 1) {
+          const k = heardKeys[o] ?? 0;
+          if ((value[k] ?? -Infinity) <= (here.best[k] ?? -Infinity)) continue;
+          here.best[k] = value[k] ?? 0;
+          here.from[3 * k] = i;
+          here.from[3 * k + 1] = came[2 * k] ?? -1;
+          here.from[3 * k + 2] = came[2 * k + 1] ?? -1;
         }
       }
     }
     for (const [chord, ending] of endings[i + 1] ?? []) overKeys[i + 1]?.set(chord, bestKeyOf(ending));
   }
   const low = content.bass.findLast((b) => b !== null);
-  return followBack(question, endings, low ? low.key % 12 : null);
+  return followBack(question, fits, endings, low ? low.key % 12 : null);
 }
 
 function followBack(
-  { beats, content, alone, keys, printed }: HarmonyQuestion,
+  { beats, keys, printed }: HarmonyQuestion,
+  fits: (from: number, to: number) => readonly Candidate[],
   endings: readonly ReadonlyMap<number, Ending>[],
   last: number | null,
 ): readonly ChordSpan[] {
@@ -240,21 +273,21 @@ function followBack(
   const spans: ChordSpan[] = [];
   for (let at = n; at > 0 && chord >= 0;) {
     const ending = endings[at]?.get(chord);
-    const from = ending?.from[key] ?? -1;
+    const from = ending?.from[3 * key] ?? -1;
     if (!ending || from < 0) break;
     spans.push({
       from,
       to: at,
       chord,
       key,
-      candidates: (printed[from] ?? null) === null ? candidatesFor(content, from, at, alone, CANDIDATES) : [],
+      candidates: (printed[from] ?? null) === null ? fits(from, at) : [],
       printed: (printed[from] ?? null) !== null,
     });
-    const nextChord = ending.fromChord[key] ?? -1;
-    const nextKey = ending.fromKey[key] ?? key;
+    const nextChord = ending.from[3 * key + 1] ?? -1;
+    const nextKey = ending.from[3 * key + 2] ?? -1;
     at = from;
     chord = nextChord;
-    key = nextKey;
+    key = nextKey < 0 ? key : nextKey;
   }
   return spans.reverse();
 }

@@ -8,7 +8,7 @@ import {
   findOstinatos,
   movedRuns,
   rhythmRuns,
-  select,
+  selection,
   sequences,
   similarities,
   type Found,
@@ -72,15 +72,23 @@ const saidTogether = (f: Found, together: readonly Found[]): boolean =>
     (t) => t.kind === f.kind && t.i <= f.i && t.j <= f.j && t.i + t.length >= f.i + f.length && t.j - t.i === f.j - f.i,
   );
 
-/** Everything that comes again in one line, of every kind. */
-const findingsOf = (line: Line): Found[] => [
-  ...exactRuns(line),
-  ...(line.bars.length <= MOST_BARS_FOR_CHANGED ? changedRuns(line, similarities(line.bars)) : []),
-  ...movedRuns(line, 'chromatic'),
-  ...movedRuns(line, 'diatonic'),
-  ...sequences(line),
-  ...rhythmRuns(line),
-];
+/** Everything that comes again in one line, the closest kinds first, so that weaker ones need not say it again. */
+function findingsOf(line: Line, figures: readonly Ostinato[]): readonly Found[] {
+  const { kept, take, isExplained } = selection(line.bars.length);
+  const unsaid = (findings: readonly Found[]): readonly Found[] =>
+    figures.length === 0 ? findings : findings.filter((f) => !saidByFigure(f, figures));
+  take(unsaid(exactRuns(line)));
+  if (line.bars.length <= MOST_BARS_FOR_CHANGED) take(unsaid(changedRuns(line, similarities(line.bars))));
+  take(
+    unsaid([
+      ...movedRuns(line, 'chromatic', isExplained),
+      ...movedRuns(line, 'diatonic', isExplained),
+      ...sequences(line),
+    ]),
+  );
+  take(unsaid(rhythmRuns(line, isExplained)));
+  return kept;
+}
 
 /** A finding as it is told; `share` is how much of the music its line is. */
 function repeatOf(line: Line, f: Found, secondsOf: readonly number[], share: number): Repeat {
@@ -121,9 +129,7 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
     );
     ostinatos.push(...figures);
     const isWhole = line === all;
-    const kept = select(findingsOf(line).filter((f) => !saidByFigure(f, figures))).filter(
-      (f) => isWhole || !saidTogether(f, together),
-    );
+    const kept = findingsOf(line, figures).filter((f) => isWhole || !saidTogether(f, together));
     if (isWhole) together.push(...kept);
     const share = isWhole ? 1 : 1 / staves.length;
     repeats.push(...kept.map((f) => repeatOf(line, f, secondsOf, share)));

@@ -48,47 +48,70 @@ function credit(s: BarContent, b: BarContent, weights: PayOffWeights): number {
  * of the best.
  */
 export function payOffValue(
-  credits: readonly (readonly number[])[],
+  credits: readonly Credits[],
   seconds: readonly number[],
   learned: readonly number[],
 ): number {
   return seconds.reduce((sum, time, b) => sum + time * Math.max(0, ...learned.map((s) => credits[s]?.[b] ?? 0)), 0);
 }
 
+/** What one bar gives towards each bar of the piece, 0 to 1. */
+type Credits = Float64Array;
+
+/** Credit of every bar of a staff for every other by their classes: bars with the same notes are asked once. */
+function creditsOfStaff(bars: readonly BarContent[], weights: PayOffWeights): (s: number, b: number) => number {
+  const classes = Math.max(0, ...bars.map((bar) => bar.exact)) + 1;
+  const known = new Float32Array(classes * classes).fill(-1);
+  return (s, b) => {
+    const model = bars[s];
+    const bar = bars[b];
+    if (!model || !bar) return 0;
+    if (model.exact < 0 || bar.exact < 0) return credit(model, bar, weights);
+    const at = model.exact * classes + bar.exact;
+    const there = known[at] ?? -1;
+    if (there >= 0) return there;
+    const found = credit(model, bar, weights);
+    known[at] = found;
+    return found;
+  };
+}
+
 /**
  * Credit of every bar for every other, all staves together by their share of the notes; and the played seconds of each
- * bar.
+ * bar. Bars with the very same notes share one row.
  */
 export function payOffTable(
   score: Score,
   weights: PayOffWeights = PAY_OFF_WEIGHTS,
-): { readonly credits: readonly (readonly number[])[]; readonly seconds: readonly number[] } {
+): { readonly credits: readonly Credits[]; readonly seconds: readonly number[] } {
   const { staves } = barLines(score);
   const played = score.bars.map(() => 0);
   for (const bar of playingOrder(score.bars).order) played[bar] = (played[bar] ?? 0) + 1;
   const seconds = score.bars.map((bar, i) => barSeconds(score, bar) * (played[i] ?? 0));
-  const known = staves.map(() => new Map<string, number>());
-  const credits = score.bars.map((_, s) =>
-    score.bars.map((_b, b) => {
-      let got = 0;
-      let notes = 0;
-      staves.forEach((line, l) => {
-        const model = line.bars[s];
-        const bar = line.bars[b];
-        if (!model || !bar || bar.notes.length === 0) return;
-        const key = `${model.exact} ${bar.exact}`;
-        const cache = known[l];
-        const c = cache?.get(key) ?? credit(model, bar, weights);
-        cache?.set(key, c);
-        got += c * bar.notes.length;
-        notes += bar.notes.length;
-      });
-      return notes === 0 ? 0 : got / notes;
-    }),
-  );
-  // Bars with nothing to learn are paid for by any bar.
-  score.bars.forEach((_, b) => {
-    if (staves.every((line) => (line.bars[b]?.notes.length ?? 0) === 0)) for (const row of credits) row[b] = 1;
+  const creditOf = staves.map((line) => creditsOfStaff(line.bars, weights));
+  const notes = staves.map((line) => line.bars.map((bar) => bar.notes.length));
+  const all = score.bars.map((_, b) => notes.reduce((sum, of) => sum + (of[b] ?? 0), 0));
+  const rows = new Map<string, Credits>();
+  const credits = score.bars.map((_, s) => {
+    const face = staves.map((line) => line.bars[s]?.exact ?? -1).join(' ');
+    const known = rows.get(face);
+    if (known) return known;
+    const row = new Float64Array(score.bars.length);
+    for (let b = 0; b < row.length; b += 1) {
+      const of = all[b] ?? 0;
+      // A bar with nothing to learn is paid for by any bar.
+      if (of === 0) row[b] = 1;
+      else {
+        let got = 0;
+        for (let l = 0; l < creditOf.length; l += 1) {
+          const count = notes[l]?.[b] ?? 0;
+          if (count > 0) got += (creditOf[l]?.(s, b) ?? 0) * count;
+        }
+        row[b] = got / of;
+      }
+    }
+    rows.set(face, row);
+    return row;
   });
   return { credits, seconds };
 }
@@ -113,7 +136,11 @@ export function payOff(score: Score, weights: PayOffWeights = PAY_OFF_WEIGHTS): 
   while (chosen.length < Math.min(MOST_STEPS, seconds.length) && paid < total * 0.9999) {
     let pick = -1;
     let most = 1e-9;
+    // Of bars that give the same, the first is learned.
+    const asked = new Set<Credits>();
     credits.forEach((row, s) => {
+      if (asked.has(row)) return;
+      asked.add(row);
       let gain = 0;
       for (let b = 0; b < row.length; b += 1) gain += Math.max(0, (row[b] ?? 0) - (best[b] ?? 0)) * (seconds[b] ?? 0);
       if (gain > most + 1e-12) {
@@ -122,7 +149,7 @@ export function payOff(score: Score, weights: PayOffWeights = PAY_OFF_WEIGHTS): 
       }
     });
     if (pick < 0) break;
-    const row = credits[pick] ?? [];
+    const row = credits[pick] ?? new Float64Array();
     row.forEach((c, b) => {
       best[b] = Math.max(best[b] ?? 0, c);
     });

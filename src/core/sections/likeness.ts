@@ -48,7 +48,7 @@ const compared =
   };
 
 /** Letters of a bar’s notes with how long each sounds: ornament and change of mode leave them nearly alone. */
-function letters(content: BarContent): readonly number[] {
+function lettersOf(content: BarContent): readonly number[] {
   const out = Array.from({ length: 7 }, () => 0);
   for (const n of content.notes) {
     if (!n.note.pitch) continue;
@@ -71,7 +71,7 @@ function cosine(a: readonly number[], b: readonly number[]): number {
 }
 
 /** The letter of the lowest note at the beginning of a bar; null without one. */
-function bassLetter(content: BarContent): number | null {
+function bassLetterOf(content: BarContent): number | null {
   const [first] = content.notes;
   const at = content.notes.filter((n) => n.at === first?.at && n.note.pitch);
   const low = at.reduce<number | null>((l, n) => {
@@ -81,11 +81,27 @@ function bassLetter(content: BarContent): number | null {
   return low === null ? null : ((low % 7) + 7) % 7;
 }
 
+/** What a variation keeps of a bar. */
+interface Kept {
+  readonly letters: readonly number[];
+  readonly bass: number | null;
+}
+
+/** Bars are compared with many others: what is read of one is read once. */
+const keptOf = new WeakMap<BarContent, Kept>();
+function kept(content: BarContent): Kept {
+  const known = keptOf.get(content);
+  if (known) return known;
+  const found = { letters: lettersOf(content), bass: bassLetterOf(content) };
+  keptOf.set(content, found);
+  return found;
+}
+
 /** How far two bars agree in what a variation keeps: the letters that sound, the bass and the tune on the beat. */
 function keptByVariation(x: BarContent, y: BarContent): number {
   if (x.notes.length === 0 || y.notes.length === 0) return 0;
-  const bass = bassLetter(x) === bassLetter(y) ? 1 : 0;
-  return 0.7 * cosine(letters(x), letters(y)) + 0.3 * bass;
+  const [a, b] = [kept(x), kept(y)];
+  return 0.7 * cosine(a.letters, b.letters) + (a.bass === b.bass ? 0.3 : 0);
 }
 
 /** From this much on two ranges of the same length are one another’s variations. Ours, set on the training pieces. */
@@ -137,8 +153,8 @@ export function likeness(lines: Lines, a: Range, b: Range): Likeness {
     };
   }
   if (share < SAME_FROM && a[1] - a[0] === b[1] - b[0] && a[1] - a[0] + 1 >= VARIED_BARS) {
-    const kept = outline(lines, a, b);
-    if (kept >= VARIED_FROM) return { share: Math.max(share, kept * 0.75), moved: null, varied: true };
+    const outlined = outline(lines, a, b);
+    if (outlined >= VARIED_FROM) return { share: Math.max(share, outlined * 0.75), moved: null, varied: true };
   }
   return { share, moved: null, varied: false };
 }

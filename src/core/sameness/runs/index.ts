@@ -5,5 +5,5 @@ export type { Found } from './found';
 export { movedRuns } from './moved-runs';
 export { findOstinatos } from './ostinatos';
 export { rhythmRuns } from './rhythm-runs';
-export { select } from './select';
+export { selection } from './selection';
 export { sequences } from './sequences';

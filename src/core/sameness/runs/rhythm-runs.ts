@@ -1,8 +1,9 @@
 import type { Line } from '../bar-content';
 import { found, runs, type Found } from './found';
+import type { IsExplained } from './selection';
 
-/** Stretches of at least two bars with the same rhythm. */
-export function rhythmRuns(line: Line): Found[] {
+/** Stretches of at least two bars with the same rhythm; what is explained better is left out. */
+export function rhythmRuns(line: Line, isExplained: IsExplained): Found[] {
   const out: Found[] = [];
   const { bars } = line;
   for (let d = 1; d < bars.length; d += 1)
@@ -11,7 +12,7 @@ export function rhythmRuns(line: Line): Found[] {
       d,
       (i, j) => (bars[i]?.rhythm ?? -1) >= 0 && bars[i]?.rhythm === bars[j]?.rhythm,
       (i, length) => {
-        if (length >= 2) out.push(found('rhythm', i, i + d, length));
+        if (length >= 2 && !isExplained(i + d, i + d + length)) out.push(found('rhythm', i, i + d, length));
       },
     );
   return out;
