@@ -109,7 +109,14 @@ export const weakFinger = (a: Played): number => (a.finger >= 4 ? KEYBOARD_WEIGH
 
 /** Rule 7: a point when three, four and five follow one another in any order. */
 export const threeFourFive = (a: Played, b: Played, c: Played): number =>
-  new Set([a.finger, b.finger, c.finger]).size === 3 && a.finger >= 3 && b.finger >= 3 && c.finger >= 3 ? 1 : 0;
+  a.finger >= 3 &&
+  b.finger >= 3 &&
+  c.finger >= 3 &&
+  a.finger !== b.finger &&
+  b.finger !== c.finger &&
+  a.finger !== c.finger
+    ? 1
+    : 0;
 
 /** Rule 8: a point when four follows three. */
 export const threeToFour = (a: Played, b: Played): number => (a.finger === 3 && b.finger === 4 ? 1 : 0);

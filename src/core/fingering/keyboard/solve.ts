@@ -75,68 +75,69 @@ export function assignmentsOf(event: HandEvent, hand: Hand): readonly Assignment
   return out.length > 0 ? out : [event.keys.map((_, i) => event.locked[i] ?? (FINGERS[Math.min(4, i)] as Finger))];
 }
 
+/** What a hand holds at an event: all keys that are down, and those of them that are struck. */
+export interface Grip {
+  readonly all: readonly Played[];
+  readonly struck: readonly Played[];
+}
+
 /** Keys with their fingers as the rules see them: the left hand mirrored. */
-export function playedOf(event: HandEvent, fingers: Assignment, hand: Hand): readonly Played[] {
-  return event.keys.map((key, i) => ({
+export function gripOf(event: HandEvent, fingers: Assignment, hand: Hand): Grip {
+  const all = event.keys.map((key, i) => ({
     x: hand === 'right' ? key : -key,
     black: isBlack(key),
     finger: fingers[i] ?? 1,
     held: event.held[i] ?? false,
   }));
+  return { all, struck: all.some((n) => n.held) ? all.filter((n) => !n.held) : all };
 }
 
-const struckOf = (notes: readonly Played[]): readonly Played[] =>
-  notes.some((n) => n.held) ? notes.filter((n) => !n.held) : notes;
-
 /** The event alone. */
-export function eventCost(event: HandEvent, notes: readonly Played[], spans: Spans): number {
+export function eventCost(event: HandEvent, { all, struck }: Grip, spans: Spans): number {
   const other =
-    notes.reduce(
-      (n, p, i) => n + (event.wanted[i] != null && event.locked[i] === null && event.wanted[i] !== p.finger ? 1 : 0),
-      0,
-    ) * event.wantedPrice;
-  const struck = struckOf(notes);
+    event.wantedPrice === 0
+      ? 0
+      : event.wantedPrice *
+        all.filter((p, i) => event.wanted[i] != null && event.locked[i] === null && event.wanted[i] !== p.finger)
+          .length;
   const [only] = struck;
-  if (struck.length !== 1 || !only) return chordShape(notes, spans) + other;
+  if (struck.length !== 1 || !only) return chordShape(all, spans) + other;
   const off =
     event.standard !== null && !event.locked.some((l) => l !== null) && only.finger !== event.standard
       ? KEYBOARD_WEIGHTS.standard
       : 0;
-  const beside = notes.length > 1 ? chordShape(notes, spans) : 0;
+  const beside = all.length > 1 ? chordShape(all, spans) : 0;
   return weakFinger(only) + thumbOnBlack(only) + off + other + beside;
 }
 
 /** A key that is held keeps its finger. */
-const holdsOn = (a: readonly Played[], b: readonly Played[]): boolean =>
-  b.every((n) => !n.held || a.every((o) => o.x !== n.x || o.finger === n.finger));
+const holdsOn = (a: Grip, b: Grip): boolean =>
+  b.all === b.struck || b.all.every((n) => !n.held || a.all.every((o) => o.x !== n.x || o.finger === n.finger));
 
 /** One event after another. */
-export function stepCost(event: HandEvent, a: readonly Played[], b: readonly Played[], spans: Spans): number {
+export function stepCost(event: HandEvent, a: Grip, b: Grip, spans: Spans): number {
   if (!holdsOn(a, b)) return KEYBOARD_WEIGHTS.letsGo;
-  const from = struckOf(a);
-  const to = struckOf(b);
-  const [x] = from;
-  const [y] = to;
+  const [x] = a.struck;
+  const [y] = b.struck;
   const cost =
-    from.length === 1 && to.length === 1 && x && y ? lineStep(x, y, spans, event.seconds) : groupStep(from, to, spans);
+    a.struck.length === 1 && b.struck.length === 1 && x && y
+      ? lineStep(x, y, spans, event.seconds)
+      : groupStep(a.struck, b.struck, spans);
   return event.afterRest ? cost * KEYBOARD_WEIGHTS.afterRest : cost;
 }
 
-/** Three events, where all are single notes and no rest frees the hand between them. */
-export function tripleCost(
-  b: HandEvent,
-  c: HandEvent,
-  x: readonly Played[],
-  y: readonly Played[],
-  z: readonly Played[],
-  spans: Spans,
-): number {
-  if (b.afterRest || c.afterRest) return 0;
-  const [p, ...alsoP] = struckOf(x);
-  const [q, ...alsoQ] = struckOf(y);
-  const [r, ...alsoR] = struckOf(z);
-  if (!p || !q || !r || alsoP.length + alsoQ.length + alsoR.length > 0) return 0;
-  return lineTriple(p, q, r, spans);
+const isSingle = ({ held }: HandEvent): boolean => held.reduce((n, h) => n + (h ? 0 : 1), 0) === 1;
+
+/** Three events that are a line: single notes, and no rest frees the hand between them. */
+const isLine = (a: HandEvent, b: HandEvent, c: HandEvent): boolean =>
+  !b.afterRest && !c.afterRest && isSingle(a) && isSingle(b) && isSingle(c);
+
+/** Three events of a line. */
+function tripleCost(x: Grip, y: Grip, z: Grip, spans: Spans): number {
+  const [p] = x.struck;
+  const [q] = y.struck;
+  const [r] = z.struck;
+  return p && q && r ? lineTriple(p, q, r, spans) : 0;
 }
 
 /** The whole cost of a fingering: what the solver makes least. */
@@ -146,18 +147,20 @@ export function totalCost(
   hand: Hand,
   spans: Spans,
 ): number {
-  const notes = events.map((e, i) => playedOf(e, chosen[i] ?? [], hand));
-  let cost = 0;
-  events.forEach((event, i) => {
-    const here = notes[i] ?? [];
-    cost += eventCost(event, here, spans);
-    const before = notes[i - 1];
-    if (before) cost += stepCost(event, before, here, spans);
-    const two = notes[i - 2];
-    const middle = events[i - 1];
-    if (before && two && middle) cost += tripleCost(middle, event, two, before, here, spans);
-  });
-  return cost;
+  const grips = events.map((e, i) => gripOf(e, chosen[i] ?? [], hand));
+  return events.reduce((cost, event, i) => {
+    const here = grips[i];
+    const before = grips[i - 1];
+    const two = grips[i - 2];
+    const [first, middle] = [events[i - 2], events[i - 1]];
+    if (!here) return cost;
+    return (
+      cost +
+      eventCost(event, here, spans) +
+      (before ? stepCost(event, before, here, spans) : 0) +
+      (before && two && first && middle && isLine(first, middle, event) ? tripleCost(two, before, here, spans) : 0)
+    );
+  }, 0);
 }
 
 export interface Solution {
@@ -171,12 +174,22 @@ interface Cell {
   readonly back: number;
 }
 
+/** The least cost up to the p-th choice of an event, and the choice before it. */
+function bestWay(table: readonly (readonly Cell[])[], p: number): Cell {
+  let best: Cell = { cost: Infinity, back: 0 };
+  table.forEach((row, k) => {
+    const cost = row[p]?.cost ?? Infinity;
+    if (cost < best.cost - 1e-12) best = { cost, back: k };
+  });
+  return best;
+}
+
 /** The least-cost fingers of a hand's events. No events give no fingers and no cost. */
 export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans): Solution {
   if (events.length === 0) return { fingers: [], cost: 0 };
   const choices = events.map((e) => assignmentsOf(e, hand));
-  const played = events.map((e, i) => (choices[i] ?? []).map((a) => playedOf(e, a, hand)));
-  const single = events.map((e, i) => (played[i] ?? []).map((notes) => eventCost(e, notes, spans)));
+  const grips = events.map((e, i) => (choices[i] ?? []).map((a) => gripOf(e, a, hand)));
+  const single = events.map((e, i) => (grips[i] ?? []).map((grip) => eventCost(e, grip, spans)));
   // table[i][p][c]: least cost up to event i when event i - 1 has its p-th choice and event i its c-th.
   let table: Cell[][] = [(single[0] ?? []).map((cost) => ({ cost, back: 0 }))];
   const backs: number[][][] = [];
@@ -184,26 +197,31 @@ export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans
     const event = events[i];
     const middle = events[i - 1];
     if (!event || !middle) break;
-    const before = played[i - 1] ?? [];
-    const here = played[i] ?? [];
-    const two = i >= 2 ? (played[i - 2] ?? []) : [];
-    const next: Cell[][] = before.map((b, p) =>
-      here.map((h, c) => {
+    const before = grips[i - 1] ?? [];
+    const here = grips[i] ?? [];
+    const first = events[i - 2];
+    const two = grips[i - 2] ?? [];
+    const line = first !== undefined && isLine(first, middle, event);
+    const next: Cell[][] = before.map((b, p) => {
+      // Where no line binds three events, the best way to the middle one is the best for all that follow.
+      const way = line ? null : bestWay(table, p);
+      return here.map((h, c) => {
         const own = (single[i]?.[c] ?? 0) + stepCost(event, b, h, spans);
+        if (i === 1) return { cost: (table[0]?.[p]?.cost ?? Infinity) + own, back: 0 };
+        if (way) return { cost: way.cost + own, back: way.back };
         let best = Infinity;
         let back = 0;
-        if (i === 1) best = table[0]?.[p]?.cost ?? Infinity;
-        else
-          two.forEach((t, k) => {
-            const cost = (table[k]?.[p]?.cost ?? Infinity) + tripleCost(middle, event, t, b, h, spans);
-            if (cost < best - 1e-12) {
-              best = cost;
-              back = k;
-            }
-          });
+        for (let k = 0; k < two.length; k += 1) {
+          const t = two[k];
+          const cost = t ? (table[k]?.[p]?.cost ?? Infinity) + tripleCost(t, b, h, spans) : Infinity;
+          if (cost < best - 1e-12) {
+            best = cost;
+            back = k;
+          }
+        }
         return { cost: best + own, back };
-      }),
-    );
+      });
+    });
     backs.push(next.map((row) => row.map((cell) => cell.back)));
     table = next;
   }

@@ -57,19 +57,23 @@ export type Spans = (a: Finger, b: Finger) => SpanLimits;
  */
 export function spansFor(spanInSemitones: number): Spans {
   const f = Math.max(0.4, Math.min(1.4, spanInSemitones / TABLE_SPAN));
-  const scaled = new Map<string, SpanLimits>();
+  const none = row(0, 0, 0, 0, 0, 0);
+  /** By both fingers, place 6 × one + other: asked for a million times. */
+  const scaled: SpanLimits[] = Array.from({ length: 36 }, () => none);
   for (const [key, s] of Object.entries(SPAN_TABLE)) {
     const far = (n: number): number => (f === 1 ? n : Math.max(1, n * f));
     const near = (n: number): number => (n < 0 ? n * f : n);
-    scaled.set(key, {
+    const limits: SpanLimits = {
       minPractical: near(s.minPractical),
       minComfortable: near(s.minComfortable),
       minRelaxed: Math.min(s.minRelaxed, far(s.maxRelaxed)),
       maxRelaxed: far(s.maxRelaxed),
       maxComfortable: far(s.maxComfortable),
       maxPractical: far(s.maxPractical),
-    });
+    };
+    const [a = 0, b = 0] = [...key].map(Number);
+    scaled[6 * a + b] = limits;
+    scaled[6 * b + a] = limits;
   }
-  const none = row(0, 0, 0, 0, 0, 0);
-  return (a, b) => scaled.get(a < b ? `${a}${b}` : `${b}${a}`) ?? none;
+  return (a, b) => scaled[6 * a + b] ?? none;
 }
