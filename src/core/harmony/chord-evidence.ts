@@ -114,18 +114,8 @@ const WEIGHED: readonly Weighed[] = CHORDS.map((chord) => ({
   toldAlone: TOLD_BY_A_TUNE.includes(chord.kind.name),
 }));
 
-/** The numbers of the greatest values, greatest first. */
-function greatest(values: Float64Array, count: number): readonly number[] {
-  const out: number[] = [];
-  for (let i = 0; i < values.length; i += 1) {
-    const value = values[i] ?? 0;
-    if (out.length === count && value <= (values[out[count - 1] ?? 0] ?? 0)) continue;
-    let at = Math.min(out.length, count - 1);
-    for (; at > 0 && value > (values[out[at - 1] ?? 0] ?? 0); at -= 1) out[at] = out[at - 1] ?? 0;
-    out[at] = i;
-  }
-  return out;
-}
+/** Sums of the same numbers in another order differ by less. */
+const ROUNDING = 1e-9;
 
 /** The bass at the beginning of a run and at each bar line inside it; a pedal tells nothing. */
 function bassesOf(content: SpanContent, from: number, to: number): readonly number[] {
@@ -193,19 +183,31 @@ export function candidatesFor(
     }
     return worth - W.foreign * foreign;
   };
-  const worths = new Float64Array(WEIGHED.length);
-  WEIGHED.forEach((weighed, i) => {
-    worths[i] = worthOf(weighed);
+  const likely = 2 * count;
+  const best: { readonly number: number; readonly worth: number }[] = [];
+  /** More than this a chord cannot be worth: nothing of it missing, its root in the bass. */
+  const bassAtMost = basses.length > 0 ? W.bass.root * root : 0;
+  WEIGHED.forEach((weighed, number) => {
+    let atMost = bassAtMost - W.foreign * allPrice;
+    for (const pc of weighed.tones) atMost += (credit[pc] ?? 0) + W.foreign * (price[pc] ?? 0);
+    const last = best.length < likely ? -Infinity : (best[likely - 1]?.worth ?? -Infinity);
+    if (atMost < last - ROUNDING) return;
+    const worth = worthOf(weighed);
+    if (worth <= last || worth === -Infinity) return;
+    let at = best.length;
+    while (at > 0 && worth > (best[at - 1]?.worth ?? 0)) at -= 1;
+    best.splice(at, 0, { number, worth });
+    if (best.length > likely) best.pop();
   });
   const spelled = spelledIn(content, from, to);
-  return greatest(worths, 2 * count)
-    .flatMap((number): Candidate[] => {
+  return best
+    .flatMap(({ number, worth }): Candidate[] => {
       const weighed = WEIGHED[number];
       if (!weighed) return [];
       const { chord } = weighed;
       const spelling = (weighed.anyBass ? W.spellingOfEqual : W.spelling) * root * misspelled(chord, spelled);
       const scattered = alone ? 0 : W.apart * root * apart(chord, content, from, to);
-      return [{ chord: number, worth: (worths[number] ?? 0) - spelling - scattered }];
+      return [{ chord: number, worth: worth - spelling - scattered }];
     })
     .sort((a, b) => b.worth - a.worth)
     .slice(0, count);

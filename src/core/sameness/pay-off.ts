@@ -26,11 +26,10 @@ export interface PayOffStep {
 }
 
 /** What a learned bar `s` gives towards bar `b` of the same staff. */
-function credit(s: BarContent, b: BarContent, weights: PayOffWeights): number {
+function credit(s: BarContent, b: BarContent, alike: number, weights: PayOffWeights): number {
   if (b.notes.length === 0) return 1;
   if (s.notes.length === 0) return 0;
   if (s.exact === b.exact) return weights.exact;
-  const alike = barSimilarity(s, b);
   const by = s.anchor && b.anchor ? b.anchor.key - s.anchor.key : 0;
   const moved =
     s.chromatic === b.chromatic
@@ -58,7 +57,7 @@ export function payOffValue(
 /** What one bar gives towards each bar of the piece, 0 to 1. */
 type Credits = Float64Array;
 
-/** Credit of every bar of a staff for every other by their classes: bars with the same notes are asked once. */
+/** Credit of every bar of a staff for every other; two bars are compared once, whichever is learned first. */
 function creditsOfStaff(bars: readonly BarContent[], weights: PayOffWeights): (s: number, b: number) => number {
   const classes = Math.max(0, ...bars.map((bar) => bar.exact)) + 1;
   const known = new Float32Array(classes * classes).fill(-1);
@@ -66,13 +65,15 @@ function creditsOfStaff(bars: readonly BarContent[], weights: PayOffWeights): (s
     const model = bars[s];
     const bar = bars[b];
     if (!model || !bar) return 0;
-    if (model.exact < 0 || bar.exact < 0) return credit(model, bar, weights);
-    const at = model.exact * classes + bar.exact;
-    const there = known[at] ?? -1;
-    if (there >= 0) return there;
-    const found = credit(model, bar, weights);
-    known[at] = found;
-    return found;
+    if (model.exact < 0 || bar.exact < 0) return credit(model, bar, 0, weights);
+    const [low, high] = model.exact < bar.exact ? [model.exact, bar.exact] : [bar.exact, model.exact];
+    const at = low * classes + high;
+    let alike = known[at] ?? -1;
+    if (alike < 0) {
+      alike = low === high ? 1 : barSimilarity(model, bar);
+      known[at] = alike;
+    }
+    return credit(model, bar, alike, weights);
   };
 }
 
@@ -129,25 +130,39 @@ export function payOff(score: Score, weights: PayOffWeights = PAY_OFF_WEIGHTS): 
   const { credits, seconds } = payOffTable(score, weights);
   const total = seconds.reduce((a, b) => a + b, 0);
   if (total <= 0) return [];
-  const best = seconds.map(() => 0);
+  const best = Float64Array.from(seconds, () => 0);
+  const time = Float64Array.from(seconds);
   const chosen: number[] = [];
   const steps: PayOffStep[] = [];
+  // Of bars that give the same, the first is learned.
+  const first = new Map(credits.map((row, s) => [row, s] as const).reverse());
+  const bars = [...first.values()].sort((a, b) => a - b);
+  // What a bar gives only falls as others are learned: what it gave last is the most that it can give.
+  const atMost = new Float64Array(seconds.length).fill(Infinity);
+  const gainOf = (s: number): number => {
+    const row = credits[s];
+    let gain = 0;
+    for (let b = 0; row && b < row.length; b += 1) {
+      const more = (row[b] ?? 0) - (best[b] ?? 0);
+      if (more > 0) gain += more * (time[b] ?? 0);
+    }
+    atMost[s] = gain;
+    return gain;
+  };
   let paid = 0;
   while (chosen.length < Math.min(MOST_STEPS, seconds.length) && paid < total * 0.9999) {
+    const likely = bars.reduce((m, s) => ((atMost[s] ?? 0) > (atMost[m] ?? 0) ? s : m), bars[0] ?? 0);
+    const least = gainOf(likely) - 1e-9;
     let pick = -1;
     let most = 1e-9;
-    // Of bars that give the same, the first is learned.
-    const asked = new Set<Credits>();
-    credits.forEach((row, s) => {
-      if (asked.has(row)) return;
-      asked.add(row);
-      let gain = 0;
-      for (let b = 0; b < row.length; b += 1) gain += Math.max(0, (row[b] ?? 0) - (best[b] ?? 0)) * (seconds[b] ?? 0);
+    for (const s of bars) {
+      if ((atMost[s] ?? 0) < least) continue;
+      const gain = gainOf(s);
       if (gain > most + 1e-12) {
         most = gain;
         pick = s;
       }
-    });
+    }
     if (pick < 0) break;
     const row = credits[pick] ?? new Float64Array();
     row.forEach((c, b) => {

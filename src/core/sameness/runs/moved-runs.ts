@@ -9,6 +9,10 @@ import type { IsExplained } from './selection';
 export function movedRuns(line: Line, which: 'chromatic' | 'diatonic', isExplained: IsExplained): Found[] {
   const out: Found[] = [];
   const { bars } = line;
+  // Millions of pairs are looked at: classes and places as plain numbers, -1 for what cannot move.
+  const classes = Int32Array.from(bars, (bar) => (bar.anchor ? bar[which] : -1));
+  const keys = Int32Array.from(bars, (bar) => bar.anchor?.key ?? 0);
+  const places = Int32Array.from(bars, (bar) => bar.anchor?.step ?? 0);
   for (let d = 1; d < bars.length; d += 1) {
     let start = -1;
     let semitones = 0;
@@ -21,16 +25,13 @@ export function movedRuns(line: Line, which: 'chromatic' | 'diatonic', isExplain
       start = -1;
     };
     for (let i = 0; i + d < bars.length; i += 1) {
-      const a = bars[i];
-      const b = bars[i + d];
-      const from = a?.anchor;
-      const to = b?.anchor;
-      if (!a || !b || !from || !to || a[which] < 0 || a[which] !== b[which]) {
-        close(i);
+      const face = classes[i] ?? -1;
+      if (face < 0 || face !== classes[i + d]) {
+        if (start >= 0) close(i);
         continue;
       }
-      const up = to.key - from.key;
-      const by = to.step - from.step;
+      const up = (keys[i + d] ?? 0) - (keys[i] ?? 0);
+      const by = (places[i + d] ?? 0) - (places[i] ?? 0);
       const moves = (which === 'chromatic' ? up : by) !== 0;
       const asBefore = which === 'chromatic' ? up === semitones : by === steps;
       if (moves && start >= 0 && asBefore && i - start < d) continue;
