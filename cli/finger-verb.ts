@@ -20,6 +20,7 @@ export async function fingerVerb(bytes: Uint8Array, file: string, options: Optio
   const fingering = fingerScore(score, {
     instrument: player.instrument ?? 'piano',
     ...stringsOf(opened.value.read.score, player),
+    margins: true,
     hand: hand === 'right' || hand === 'left' ? hand : 'auto',
     ...(span === undefined ? {} : { spanInSemitones: Number(span) }),
   });
@@ -41,6 +42,8 @@ export async function fingerVerb(bytes: Uint8Array, file: string, options: Optio
           ...(f.fret === undefined ? {} : { fret: f.fret }),
           ...(f.position === undefined ? {} : { position: f.position }),
           ...(f.keys === undefined ? {} : { keys: f.keys, alternates: f.alternates ?? [] }),
+          ...(f.margin === undefined ? {} : { margin: f.margin }),
+          ...(f.alternatives === undefined ? {} : { alternatives: f.alternatives }),
           ...(f.printed ? { printed: true } : {}),
           why: f.why,
         };

@@ -25,6 +25,8 @@ export interface FingeringRequest {
   /** Play it all on one string (1 is the highest). */
   readonly onString?: number;
   readonly capo?: number;
+  /** Says of each note how far the next best answer is behind; takes twice the time. */
+  readonly margins?: boolean;
   /** Sounding keys of the open strings, string 1 first. */
   readonly tuning?: readonly number[];
   readonly from?: number;
@@ -35,6 +37,7 @@ type Locks = ReadonlyMap<string, FingeringLock>;
 interface Range {
   readonly from?: number;
   readonly to?: number;
+  readonly margins: boolean;
 }
 
 /** What an instrument without fingers of its own gets. */
@@ -141,6 +144,7 @@ const saidWhose = (fingering: Fingering, printed: Locks, own: Locks): Fingering 
 export function fingerScore(score: Score, request: FingeringRequest): Fingering {
   const { fingers } = instrumentOf(request.instrument);
   const range: Range = {
+    margins: request.margins ?? false,
     ...(request.from === undefined ? {} : { from: request.from }),
     ...(request.to === undefined ? {} : { to: request.to }),
   };

@@ -12,6 +12,10 @@ export interface FingeredNote {
   /** Keys, valves or slide position of a wind instrument. */
   readonly keys?: string;
   readonly alternates?: readonly string[];
+  /** How much dearer the next best answer is, in costs of the solver; asked for by `margins`. No probability. */
+  readonly margin?: number;
+  /** The next best answer, where it is close. */
+  readonly alternatives?: readonly string[];
   /** Set by the teacher or printed, and kept. */
   readonly locked: boolean;
   /** Stands on the page. */

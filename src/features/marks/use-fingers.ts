@@ -89,6 +89,7 @@ export function useFingers(
       from,
       to,
       openOrFourth,
+      margins: true,
       ...(onString === '' ? {} : { onString: Number(onString) }),
       ...(capo === '' ? {} : { capo: Number(capo) }),
       ...(span ? { spanInSemitones: span } : {}),

@@ -1,10 +1,11 @@
 import { type Key, type Note, type Score, staffPosition } from '../../score';
+import { runnerUp, type Answer } from '../runner-up';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { earlierFingers, type Model } from './earlier-fingers';
 import { columnsOf, handsOf, type HandChoice, type HandColumn } from './hands';
 import { KEYBOARD_WEIGHTS } from './rules';
 import { standardRuns, type LineNote, type StandardRun } from './runs';
-import { solveHand, totalCost, type Assignment, type HandEvent } from './solve';
+import { leastWith, solveHand, totalCost, type Assignment, type HandEvent } from './solve';
 import { FINGERS, spansFor, type Finger } from './spans';
 import type { Hand } from './standard';
 
@@ -19,6 +20,8 @@ export interface KeyboardRequest {
   /** Bars to finger, both included; the whole piece when left out. Notes around them still count as context. */
   readonly from?: number;
   readonly to?: number;
+  /** Says of each note how far the next best finger is behind. */
+  readonly margins?: boolean;
 }
 
 /** Semitones past the comfortable span that a hand still holds. */
@@ -228,6 +231,12 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
       if (mine.length === 0) continue;
       const solved = solveOne(score, mine, hand, request);
       cost += solved.cost;
+      const choices = request.margins ? leastWith(solved.events, hand, spansFor(request.spanInSemitones)) : [];
+      const answersAt = (i: number, k: number): readonly Answer[] =>
+        (choices[i] ?? []).map(({ fingers, cost }) => ({
+          text: String(struckFingers(solved.events[i], fingers)[k] ?? ''),
+          cost,
+        }));
       const runsAt = new Map<number, StandardRun[]>();
       for (const r of solved.runs)
         for (const event of r.fingers.keys()) {
@@ -248,6 +257,7 @@ export function fingerKeyboard(score: Score, request: KeyboardRequest): Fingerin
               finger: String(finger),
               hand,
               locked,
+              ...(locked ? {} : runnerUp(String(finger), answersAt(i, k))),
               ...(run?.alternatives.has(i)
                 ? { alternates: (run.alternatives.get(i) ?? []).filter((f) => f !== finger).map(String) }
                 : {}),

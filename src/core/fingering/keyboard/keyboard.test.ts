@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openAbc } from '../../studio';
 import { fingerKeyboard } from './finger-keyboard';
-import { assignmentsOf, solveHand, totalCost, type Assignment, type HandEvent } from './solve';
+import { assignmentsOf, leastWith, solveHand, totalCost, type Assignment, type HandEvent } from './solve';
 import { SPAN_TABLE, spansFor, type Finger } from './spans';
 import type { Hand } from './standard';
 import { scoreOfAbc } from '../../studio/abc-for-tests';
@@ -199,6 +199,30 @@ describe('the solver', () => {
         },
       ),
       { numRuns: 60 },
+    );
+  });
+  it('knows of every choice the least cost of a whole fingering with it', () => {
+    const spans = spansFor(13);
+    fc.assert(
+      fc.property(
+        fc.array(event, { minLength: 1, maxLength: 6 }),
+        fc.constantFrom<Hand>('right', 'left'),
+        (raw, hand) => {
+          const events = raw.map((e) => toEvent({ ...e, lock: null }));
+          const choices = leastWith(events, hand, spans);
+          const { cost } = solveHand(events, hand, spans);
+          choices.forEach((of, i) => {
+            expect(Math.min(...of.map((c) => c.cost))).toBeCloseTo(cost, 6);
+            for (const { fingers, cost: least } of of) {
+              // The same event with these fingers set, and all others free.
+              const set = events.map((e, k) => (k === i ? { ...e, locked: fingers } : e));
+              const free = solveHand(set, hand, spans);
+              expect(totalCost(events, free.fingers, hand, spans)).toBeCloseTo(least, 6);
+            }
+          });
+        },
+      ),
+      { numRuns: 25 },
     );
   });
   it('keeps every lock, wherever it is set', () => {

@@ -15,6 +15,7 @@ export interface BowedRequest {
   readonly onString?: number;
   readonly from?: number;
   readonly to?: number;
+  readonly margins: boolean;
 }
 
 /** Where one note is stopped. */

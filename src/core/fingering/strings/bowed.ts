@@ -3,7 +3,8 @@ import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { stopsOf, type BowedRequest, type HandShape, type Stop } from './bowed-stops';
 import { stringColumns, type StringColumn } from './columns';
 import type { BowedStrings } from '../../instruments';
-import { cheapestPath } from './lattice';
+import { cheapestPath, leastThrough } from './lattice';
+import { runnerUp, type Answer } from '../runner-up';
 
 /** One or two notes at once, and how the hand lies. */
 interface Place {
@@ -197,6 +198,9 @@ function nearestStopped(columns: readonly (readonly Place[])[]): readonly (reado
   });
 }
 
+/** A finger on its string. */
+const answerText = ({ finger, string }: Stop): string => `${finger}, string ${string + 1}`;
+
 const NO_COLUMN: StringColumn = { notes: [], seconds: 1, length: 0, afterRest: false };
 
 /** String, position and finger for every note of a bowed part. */
@@ -224,11 +228,17 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
   const after = [...nearestStopped([...placed].reverse())].reverse();
   const spread = placed.map((places, c) => spreadOpen(places, before[c], after[c]));
   const columnAt = (c: number): StringColumn => columns[c]?.column ?? NO_COLUMN;
-  const path = cheapestPath(
-    spread,
-    (p, c) => ownCost(p, columnAt(c), columns[c + 1]?.column, request, instrument.frame),
-    (a, b, c) => stepCost(a, b, columnAt(c)),
-  );
+  const own = (p: Place, c: number): number =>
+    ownCost(p, columnAt(c), columns[c + 1]?.column, request, instrument.frame);
+  const step = (a: Place, b: Place, c: number): number => stepCost(a, b, columnAt(c));
+  const path = cheapestPath(spread, own, step);
+  const through = request.margins ? leastThrough(spread, own, step) : [];
+  const answersAt = (c: number, noteId: string): readonly Answer[] =>
+    (spread[c] ?? []).flatMap((place, k) => {
+      const stop = place.stops.find((s) => s.note.id === noteId);
+      const cost = through[c]?.[k];
+      return stop && cost !== undefined ? [{ text: answerText(stop), cost }] : [];
+    });
   const from = request.from ?? 0;
   const to = request.to ?? score.bars.length - 1;
   const notes: FingeredNote[] = [];
@@ -236,9 +246,12 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
   path.picks.forEach((pick, c) => {
     const place = spread[c]?.[pick];
     const before = c > 0 ? spread[c - 1]?.[path.picks[c - 1] ?? 0] : undefined;
+    // Within one position the open hand may shift, too: a semitone, all fingers together.
+    const move = before && place ? handMove(before, place) : 'stays';
+    const shifted = move === 'shifts' || move === 'cannot';
     for (const stop of place?.stops ?? []) {
       const name = stop.position === null ? shown : positionName(stop.position, stop.raised);
-      const changes = name !== shown;
+      const changes = name !== shown || (stop.position !== null && shifted);
       shown = name;
       if (stop.note.bar < from || stop.note.bar > to) continue;
       const locked = request.locks.has(stop.note.id);
@@ -250,6 +263,7 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
         string: stop.string + 1,
         ...(changes && name !== null ? { position: name } : {}),
         locked,
+        ...(locked ? {} : runnerUp(answerText(stop), answersAt(c, stop.note.id))),
         why: locked ? 'yours' : reasonFor(stop, changes && c > 0, crossed),
       });
     }

@@ -3,12 +3,14 @@ import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { fingerShape } from './chord-shapes';
 import { stringColumns, type StringColumn } from './columns';
 import type { FrettedStrings } from '../../instruments';
-import { cheapestPath } from './lattice';
+import { cheapestPath, leastThrough } from './lattice';
+import { runnerUp, type Answer } from '../runner-up';
 
 export interface FrettedRequest {
   readonly locks: ReadonlyMap<string, { readonly finger?: string; readonly string?: number; readonly fret?: number }>;
   readonly from?: number;
   readonly to?: number;
+  readonly margins: boolean;
 }
 
 interface FretStop {
@@ -144,6 +146,10 @@ function step(a: FretPlace, b: FretPlace, column: StringColumn): number {
   return cost * (column.afterRest ? 0.5 : 1);
 }
 
+/** A finger at its place. */
+const answerText = ({ finger, string, fret }: FretStop): string =>
+  fret === 0 ? `open string ${string + 1}` : `${finger}, string ${string + 1}, fret ${fret}`;
+
 /** String, fret and left-hand finger for every note of a fretted part. */
 export function fingerFretted(score: Score, instrument: FrettedStrings, request: FrettedRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
@@ -164,11 +170,18 @@ export function fingerFretted(score: Score, instrument: FrettedStrings, request:
         message: `bar ${score.bars[note.bar]?.name ?? ''}: ${column.notes.length > 1 ? 'this chord has no place' : 'this note has no place'} on the ${instrument.name}${column.notes.length > 1 ? ' under one hand: leave out a doubled note' : ''}`,
       });
   }
-  const path = cheapestPath(
-    columns.map((c) => c.places),
-    (p) => own(p, instrument),
-    (a, b, c) => step(a, b, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false }),
-  );
+  const placed = columns.map((c) => c.places);
+  const ownOf = (p: FretPlace): number => own(p, instrument);
+  const stepTo = (a: FretPlace, b: FretPlace, c: number): number =>
+    step(a, b, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false });
+  const path = cheapestPath(placed, ownOf, stepTo);
+  const through = request.margins ? leastThrough(placed, ownOf, stepTo) : [];
+  const answersAt = (c: number, noteId: string): readonly Answer[] =>
+    (placed[c] ?? []).flatMap((place, k) => {
+      const stop = place.stops.find((s) => s.note.id === noteId);
+      const cost = through[c]?.[k];
+      return stop && cost !== undefined ? [{ text: answerText(stop), cost }] : [];
+    });
   const from = request.from ?? 0;
   const to = request.to ?? score.bars.length - 1;
   let hand: number | null = null;
@@ -188,6 +201,7 @@ export function fingerFretted(score: Score, instrument: FrettedStrings, request:
         fret: s.fret,
         ...(moved && i === 0 && place?.hand != null ? { position: `fret ${place.hand}` } : {}),
         locked,
+        ...(locked ? {} : runnerUp(answerText(s), answersAt(c, s.note.id))),
         why: locked
           ? 'yours'
           : s.fret === 0

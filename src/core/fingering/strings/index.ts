@@ -6,4 +6,4 @@ export { fingerBowed } from './bowed';
 export type { BowedRequest } from './bowed-stops';
 export { chordChange, chordShapes, type ChordChange, type ChordShape } from './chord-shapes';
 export { fingerFretted, type FrettedRequest } from './fretted';
-export { cheapestPath } from './lattice';
+export { cheapestPath, leastThrough } from './lattice';

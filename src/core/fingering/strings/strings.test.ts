@@ -4,7 +4,7 @@ import { openAbc } from '../../studio';
 import { fingerScore } from '../index';
 import { chordChange, chordShapes, fingerShape } from './chord-shapes';
 import { instrumentOf, type FrettedStrings, type InstrumentId } from '../../instruments';
-import { cheapestPath } from './lattice';
+import { cheapestPath, leastThrough } from './lattice';
 
 const fretted = (id: InstrumentId): FrettedStrings => {
   const { fingers } = instrumentOf(id);
@@ -288,8 +288,29 @@ describe('the lattice', () => {
           };
           walk(0, null, 0);
           expect(cheapestPath(columns, own, step).cost).toBeCloseTo(best, 9);
+          // Through each place: the cheapest path of the lattice in which its column has that place alone.
+          leastThrough(columns, own, step).forEach((costs, c) =>
+            costs.forEach((cost, k) => {
+              const through = columns.map((column, i) => (i === c ? column.slice(k, k + 1) : column));
+              expect(cost).toBeCloseTo(cheapestPath(through, own, step).cost, 9);
+            }),
+          );
         },
       ),
     );
+  });
+});
+
+describe('the next best answer', () => {
+  it('is said with how far it is behind, where it is close', () => {
+    const { notes } = play('violin', 'G A G F', 'D', { margins: true });
+    // The open A is as near as the fourth finger on the D string.
+    expect(notes[1]).toMatchObject({ finger: '0', alternatives: ['4, string 3'] });
+    expect(notes.every((n) => (n.margin ?? 0) >= 0)).toBe(true);
+  });
+  it('is not said where nothing else can be played, nor of what the teacher set', () => {
+    const { notes } = play('violin', 'G, A,', 'G', { margins: true });
+    expect(notes[0]).not.toHaveProperty('margin');
+    expect(play('violin', 'G A', 'D').notes[0]).not.toHaveProperty('margin');
   });
 });

@@ -2,13 +2,15 @@ import type { WindChart, WindFingering, WindKeys } from '../../instruments';
 import { keyAlter, spanSeconds, STEPS, struckNotes, writtenMidi, type Note, type Score } from '../../score';
 import { ticks } from '../../units';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
-import { cheapestPath } from '../strings';
+import { runnerUp, type Answer } from '../runner-up';
+import { cheapestPath, leastThrough } from '../strings';
 
 export interface WindRequest {
   /** Note id → keys the teacher set, as shown. */
   readonly locks: ReadonlyMap<string, string>;
   readonly from?: number;
   readonly to?: number;
+  readonly margins: boolean;
 }
 
 /** Costs, chosen by us. */
@@ -160,20 +162,22 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
       loud: isLoud(note.onset),
     });
   }
-  const path = cheapestPath(
-    notes.map((n) => n.ways),
-    (way, c) => {
-      const note = notes[c];
-      return note ? own(way, note) : 0;
-    },
-    (a, b, c) => {
-      const samePitch =
-        notes[c - 1] &&
-        notes[c] &&
-        keyOf(notes[c].note, instrument) === keyOf(notes[c - 1]?.note ?? notes[c].note, instrument);
-      return samePitch ? (a.keys === b.keys ? 0 : WIND_WEIGHTS.flip) : step(a, b, notes[c]?.seconds ?? 1);
-    },
-  );
+  const ways = notes.map((n) => n.ways);
+  const ownOf = (way: WindFingering, c: number): number => {
+    const note = notes[c];
+    return note ? own(way, note) : 0;
+  };
+  const stepTo = (a: WindFingering, b: WindFingering, c: number): number => {
+    const before = notes[c - 1];
+    const here = notes[c];
+    if (before && here && keyOf(before.note, instrument) === keyOf(here.note, instrument))
+      return a.keys === b.keys ? 0 : WIND_WEIGHTS.flip;
+    return step(a, b, here?.seconds ?? 1);
+  };
+  const path = cheapestPath(ways, ownOf, stepTo);
+  const through = request.margins ? leastThrough(ways, ownOf, stepTo) : [];
+  const answersAt = (c: number): readonly Answer[] =>
+    (ways[c] ?? []).map((way, k) => ({ text: way.keys, cost: through[c]?.[k] ?? Infinity }));
   const from = request.from ?? 0;
   const to = request.to ?? score.bars.length - 1;
   const out: FingeredNote[] = notes.flatMap((n, i): FingeredNote[] => {
@@ -193,6 +197,7 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
         keys: way.keys,
         alternates: all.filter((w) => w.keys !== way.keys).map((w) => w.keys),
         locked,
+        ...(locked ? {} : runnerUp(way.keys, answersAt(i))),
         why: locked ? 'yours' : trill !== null ? `trill: ${trill}` : reasonFor(way, all, previous),
       },
     ];

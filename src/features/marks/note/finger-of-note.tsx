@@ -90,6 +90,9 @@ export function FingerOfNote({ model, actions, note }: OfNote): ReactNode {
         {finger ? SOURCE_WORDS[finger.source] : 'none yet'}
         {proposal && finger?.source === 'suggested' ? `: ${proposal.why}` : ''}
         {proposal ? placeInWords(proposal) : ''}
+        {proposal?.alternatives && finger?.source === 'suggested'
+          ? `; nearly as good: ${proposal.alternatives.join(' or ')}`
+          : ''}
       </p>
       <FingerButtons model={model} actions={actions} note={note} />
       {wind ? null : (
