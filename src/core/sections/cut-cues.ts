@@ -61,15 +61,35 @@ const comesAgain: Listen = ({ music, bar }) => {
   const back = music.returns.get(bar.index);
   return back ? heard(CUT_WEIGHTS.returnBase + CUT_WEIGHTS.returnBar * Math.min(8, back.length), back.text) : [];
 };
-const texture: Listen = ({ music, before, bar }) =>
-  music.score.notes.length > 0 && music.textures[bar.index] !== music.textures[before.index]
-    ? heard(CUT_WEIGHTS.texture * 0.4, 'texture changes')
+const texture: Listen = ({ music, before, bar }) => {
+  const was = music.textures[before.index];
+  const is = music.textures[bar.index];
+  if (!was || !is) return [];
+  const other = was.staves !== is.staves || was.chords !== is.chords;
+  if (!other && was.name === is.name) return [];
+  const said = was.name === is.name ? 'texture changes' : `${is.name} after ${was.name}`;
+  return heard(other ? CUT_WEIGHTS.texture : CUT_WEIGHTS.figures, said);
+};
+
+/** The level in force before a place, as printed; null before the first. */
+const levelBefore = ({ music }: BarLine, onset: number): string | null =>
+  music.levels.findLast((l) => l.onset < onset)?.level ?? null;
+const newDynamic: Listen = (line) => {
+  const level = line.music.levels.find((l) => l.onset === line.bar.onset)?.level;
+  const before = levelBefore(line, line.bar.onset);
+  return level !== undefined && before !== null && level !== before
+    ? heard(CUT_WEIGHTS.dynamic, `${level} after ${before}`)
+    : [];
+};
+const newClef: Listen = ({ music, bar }) =>
+  music.score.parts.some((part) => part.attributes.some((a) => a.clefs !== undefined && a.onset === bar.onset))
+    ? heard(CUT_WEIGHTS.clef, 'clef changes')
     : [];
 
 /** Cues at the line itself; they say nothing where the line only ends a pick-up. */
 const AT_THE_LINE: readonly Listen[] = [doubleBar, repeatSign, ending, playingOrder, newKey, newMeter];
 /** Cues of what begins. */
-const OF_THE_BAR: readonly Listen[] = [rehearsal, newTempo, newLine];
+const OF_THE_BAR: readonly Listen[] = [rehearsal, newTempo, newLine, newDynamic, newClef];
 /** Cues that are heard after how the music breathes. */
 const OF_THE_MUSIC: readonly Listen[] = [comesAgain, texture];
 

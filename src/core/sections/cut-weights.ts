@@ -17,7 +17,12 @@ export const CUT_WEIGHTS = {
   rest: 0.5,
   slur: 0.15,
   fermata: 1.6,
-  texture: 0.35,
+  /** Another level printed, and another clef. */
+  dynamic: 0.25,
+  clef: 0.1,
+  /** Staves enter or leave, lines become chords or chords lines; and, less, only the figures are other ones. */
+  texture: 0.14,
+  figures: 0.07,
   returnBase: 0.25,
   /** For each bar the return lasts, up to 8. */
   returnBar: 0.1,

@@ -1,5 +1,6 @@
 import type { Repeat } from '../sameness';
 import { beatOnsets, pickupLength, struckNotes, type Bar, type Note, type Score } from '../score';
+import { texturesOf, type Texture } from './texture';
 
 /** The highest note of an onset, with its sounding end. */
 export interface MelodyEvent {
@@ -30,16 +31,6 @@ function melodyOf(score: Score, tune: { readonly part: string; readonly staff: n
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.floor(sorted.length / 2)] ?? 0;
-}
-
-/** How thick each bar is: the staves that play in it, and whether chords make up much of it. */
-function texturesOf(score: Score): string[] {
-  const byBar: Note[][] = score.bars.map(() => []);
-  for (const n of score.notes) if (n.grace === null) byBar[n.bar]?.push(n);
-  return byBar.map(
-    (notes) =>
-      `${new Set(notes.map((n) => `${n.part} ${n.staff}`)).size}${notes.filter((n) => n.chord).length * 3 > notes.length ? 'c' : ''}`,
-  );
 }
 
 /** Index of the last event that begins before `at`; -1 for none. Events in order of onset. */
@@ -100,7 +91,9 @@ export interface Phrasing {
   readonly longest: number;
   readonly beat: number;
   readonly pickup: number;
-  readonly textures: readonly string[];
+  readonly textures: readonly Texture[];
+  /** Printed dynamic levels, in order of onset. */
+  readonly levels: readonly { readonly onset: number; readonly level: string }[];
   readonly returns: ReadonlyMap<number, Return>;
 }
 
@@ -138,6 +131,9 @@ export function phrasingOf(score: Score, repeats: readonly Repeat[]): Phrasing {
     beat: beatLength(score.bars[pickup > 0 ? 1 : 0], score.ticksPerQuarter),
     pickup,
     textures: texturesOf(score),
+    levels: score.directions.flatMap((d) =>
+      d.kind === 'dynamic' ? [{ onset: d.onset as number, level: d.level }] : [],
+    ),
     returns: returnsOf(score, tune, repeats),
   };
 }
