@@ -112,10 +112,16 @@ function truthOf(name: string, source: string, score: Score): Truth {
   };
 }
 
-const FOLDERS = { training: ['tests/pieces', 'tests/pieces/training'], 'held-out': ['tests/pieces/held-out'] } as const;
+const FOLDERS = {
+  training: ['tests/pieces', 'tests/pieces/training'],
+  'held-out': ['tests/pieces/held-out'],
+  fresh: ['tests/pieces/fresh'],
+} as const;
+
+export type PieceSet = keyof typeof FOLDERS;
 
 /** The pieces of a set of which something is known. Weights are set on `training` alone. */
-export async function readTruths(set: keyof typeof FOLDERS): Promise<Truth[]> {
+export async function readTruths(set: PieceSet): Promise<Truth[]> {
   const truths: Truth[] = [];
   for (const folder of FOLDERS[set])
     for (const file of readdirSync(folder).filter((name) => name.endsWith('.abc'))) {

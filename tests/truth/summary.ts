@@ -3,7 +3,7 @@ import { analysisOf } from '@/core/analysis';
 import { cornersFound, type CornersFound } from './measure-corners';
 import { f1, formFound, type Boundaries, type FormFound } from './measure-form';
 import { cadencesFound, chordShare, keyShare, type Found, type Share } from './measure-harmony';
-import { readTruths, type Truth } from './read-truth';
+import { readTruths, type PieceSet, type Truth } from './read-truth';
 
 export interface Measured {
   readonly truth: Truth;
@@ -14,7 +14,7 @@ export interface Measured {
   readonly corners: CornersFound | null;
 }
 
-export const measured = async (set: 'training' | 'held-out'): Promise<readonly Measured[]> =>
+export const measured = async (set: PieceSet): Promise<readonly Measured[]> =>
   (await readTruths(set)).map((truth) => {
     const { harmony, sections, corners } = analysisOf(truth.score);
     return {
