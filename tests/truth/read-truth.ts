@@ -112,11 +112,7 @@ function truthOf(name: string, source: string, score: Score): Truth {
   };
 }
 
-const FOLDERS = {
-  training: ['tests/pieces', 'tests/pieces/training'],
-  'held-out': ['tests/pieces/held-out'],
-  fresh: ['tests/pieces/fresh'],
-} as const;
+const FOLDERS = { training: ['tests/pieces', 'tests/pieces/training'], 'held-out': ['tests/pieces/held-out'] } as const;
 
 export type PieceSet = keyof typeof FOLDERS;
 

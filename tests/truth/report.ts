@@ -4,7 +4,7 @@ import { measured, summaryOf } from './summary';
 
 const out = (line: string): void => void process.stdout.write(`${line}\n`);
 
-for (const set of ['training', 'held-out', 'fresh'] as const) {
+for (const set of ['training', 'held-out'] as const) {
   const list = await measured(set);
   for (const { truth, chords, keys, cadences, form, corners } of list) {
     out(`${truth.name}: chords ${chords.right}/${chords.all}, keys ${keys.right}/${keys.all}`);

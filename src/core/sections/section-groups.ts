@@ -43,6 +43,12 @@ function readByLines(score: Score, phrases: readonly PhraseRange[], lines: Lines
   const ranges = phrases.map((p) => comparedBars(score, p));
   const alike = ranges.map((b, j) => ranges.map((a, i) => i < j && likeness(lines, a, b).share >= SAME_FROM));
   const areAlike = (i: number, j: number): boolean => alike[Math.max(i, j)]?.[Math.min(i, j)] ?? false;
+  // A period and its variation are alike as wholes, not line by line.
+  const [whole, rest] = [ranges.slice(0, ranges.length / 2), ranges.slice(ranges.length / 2)].map((half): Range => [
+    half[0]?.[0] ?? 0,
+    half[half.length - 1]?.[1] ?? 0,
+  ]);
+  if (ranges.length % 2 === 0 && whole && rest && likeness(lines, whole, rest).varied) return false;
   if (alike.every((row) => row.every((same) => !same))) return true;
   // Two halves that begin alike, a b a c, are a period and its answer.
   const half = ranges.length / 2;
