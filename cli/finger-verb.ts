@@ -41,6 +41,7 @@ export async function fingerVerb(bytes: Uint8Array, file: string, options: Optio
           ...(f.string === undefined ? {} : { string: f.string }),
           ...(f.fret === undefined ? {} : { fret: f.fret }),
           ...(f.position === undefined ? {} : { position: f.position }),
+          ...(f.extended ? { extended: true } : {}),
           ...(f.keys === undefined ? {} : { keys: f.keys, alternates: f.alternates ?? [] }),
           ...(f.margin === undefined ? {} : { margin: f.margin }),
           ...(f.alternatives === undefined ? {} : { alternatives: f.alternatives }),

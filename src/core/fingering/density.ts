@@ -7,7 +7,7 @@ export type Density = 'every' | 'changes' | 'first' | 'none';
 /**
  * The notes whose finger must be written, from which the rest follows: the first of each hand, every note where the
  * hand leaves its place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position),
- * every other finger on a repeated key, and every lock. Keys of a wind instrument follow from no place: each pitch has
+ * every finger for which the hand opens, every other finger on a repeated key, and every lock. Keys of a wind instrument follow from no place: each pitch has
  * its keys where it first comes, and where they are others than before. Notes in playing order.
  *
  * @example fingerChanges([score.notes[0]], new Map([[score.notes[0].id, { finger: 1 }]])).size // → 1
@@ -42,6 +42,7 @@ export function fingerChanges(
     // The notes of a chord after its first follow from its outer finger unless they leave the place.
     if (
       f.locked ||
+      f.extended ||
       !place.has(hand) ||
       again ||
       (!inChord && place.get(hand) !== here) ||

@@ -9,6 +9,8 @@ export interface FingeredNote {
   readonly string?: number;
   readonly fret?: number;
   readonly position?: string;
+  /** The hand opens for this finger, which teachers write as `x2`. */
+  readonly extended?: true;
   /** Keys, valves or slide position of a wind instrument. */
   readonly keys?: string;
   readonly alternates?: readonly string[];

@@ -152,6 +152,9 @@ export function findCadences({ score, beats, keys, ends, alone }: Phrased): read
       : alone
         ? kindByTune(degree, chord.root === key.tonic)
         : kindByChords(beats[before], chord, key);
+    // What the chord contradicts is not said.
+    const up = ((chord?.root ?? 0) - key.tonic + 12) % 12;
+    if (alone && kind === 'half' && up !== 7 && up !== 11) return [];
     const place = alone ? beats[at] : beats[Math.max(first, lastWhere(beats, (b) => b.bar < (chord?.bar ?? 0)) + 1)];
     if (kind === null || !place || !chord) return [];
     const onRoots = chord.bass === chord.root && beats[before]?.bass === beats[before]?.root;

@@ -47,6 +47,10 @@ export function fingerAt(
   return p && text !== '' && !refused.has(`finger ${note.id} ${text}`) ? { text, source: 'suggested' } : null;
 }
 
+/** The hand opens for this finger: that is written before it. */
+const opensFor = (proposed: FingeredNote | undefined, finger: string): boolean =>
+  proposed?.extended === true && proposed.finger === finger;
+
 /** The lane of one hand as the student sees it, or in full. Chords stand in rows, the highest note on top. */
 export function fingerLane(
   notes: readonly Note[],
@@ -85,7 +89,13 @@ export function fingerLane(
         view === 'every' || (view === 'changes' && changes?.has(note.id)) || (view === 'first' && note.id === first);
       if (view === 'boxes') texts.push({ noteId: note.id, text: '▢', source: 'printed', row, chosen: isChosen });
       else if (at && (visible || isChosen))
-        texts.push({ noteId: note.id, text: at.text, source: at.source, row, chosen: isChosen });
+        texts.push({
+          noteId: note.id,
+          text: `${opensFor(proposed.get(note.id), at.text) ? 'x' : ''}${at.text}`,
+          source: at.source,
+          row,
+          chosen: isChosen,
+        });
       else if (isChosen) texts.push({ noteId: note.id, text: '·', source: 'suggested', row, chosen: true });
     });
   }

@@ -32,6 +32,9 @@ function Letter({
   );
 }
 
+/** Where a section begins less surely than this, that is said. */
+const SURE_FROM = 0.85;
+
 /** A proposal: dashed, with its reasons, taken over or refused by one key. */
 export function ProposalRow({
   proposal,
@@ -63,7 +66,9 @@ export function ProposalRow({
             {barsText(score, proposal.from, proposal.to)}
             {proposal.upbeatQuarters === '0' ? '' : ' with its upbeat'}
           </span>
-          <span className="block text-ink-2">{proposal.reasons.join('; ')}</span>
+          <span className="block text-ink-2">
+            {[...(proposal.certainty < SURE_FROM ? ['unsure'] : []), ...proposal.reasons].join('; ')}
+          </span>
         </span>
         <span className="figure text-ink-2">{secondsText(score, proposal.from, proposal.to)}</span>
       </button>

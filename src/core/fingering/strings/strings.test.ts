@@ -91,6 +91,7 @@ describe('cello, the open hand', () => {
     expect(notes.map((n) => n.finger)).toEqual(['1', '2', '4']);
     expect(notes.flatMap((n) => n.position ?? [])).toEqual(['first position']);
     expect(notes[1]?.why).toContain('extension');
+    expect(notes.map((n) => n.extended ?? false)).toEqual([false, true, false]);
   });
   it('D major over two octaves opens the hand on the two lower strings only', () =>
     expect(fingers('cello', 'D,, E,, F,, G,, A,, B,, C, D, E, F, G, A, B, C D', 'D')).toBe(

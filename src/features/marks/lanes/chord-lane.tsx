@@ -1,12 +1,12 @@
 import type { ReactNode } from 'react';
-import type { BeatChord, Cadence, Harmony } from '@/core/harmony';
+import { rootName, type BeatChord, type Cadence, type Harmony, type KeySpan } from '@/core/harmony';
 import type { Score } from '@/core/score';
 import type { LineLayout } from '@/ui';
 import { xOfOnset } from './count-lane';
 
 interface ChordsProps {
   readonly score: Score;
-  readonly harmony: Pick<Harmony, 'beats' | 'cadences' | 'untold'>;
+  readonly harmony: Pick<Harmony, 'beats' | 'cadences' | 'keys' | 'untold'>;
   readonly onsets: ReadonlyMap<number, string>;
   readonly layout: LineLayout;
   /** Shows what else an unsure chord may be in place of its degree. */
@@ -17,6 +17,9 @@ interface ChordsProps {
 const SURE_FROM = 0.6;
 const isUnsure = (b: BeatChord): boolean => !b.printed && b.certainty < SURE_FROM && b.alternatives.length > 0;
 
+/** Pixels past the bar line. */
+const KEY_INDENT = 8;
+
 const CLOSES = {
   authentic: 'full close',
   half: 'half close',
@@ -26,6 +29,25 @@ const CLOSES = {
 
 /** With the signs that music has for sharps and flats. */
 const withSigns = (symbol: string): string => symbol.replace(/#/g, '♯').replace(/(?<=[A-G])b/g, '♭');
+
+/** Keys less sure than this are asked, not said. */
+const KEY_SURE_FROM = 0.85;
+
+const keyInWords = (key: KeySpan): string =>
+  `${withSigns(rootName(key.tonic, key))} ${key.mode}${key.certainty < KEY_SURE_FROM ? '?' : ''}`;
+
+/** The key at the beginning of a line, and those that begin inside it. */
+function keysIn({ score, harmony: { keys }, layout }: ChordsProps): {
+  readonly first: KeySpan | null;
+  readonly later: readonly KeySpan[];
+} {
+  const shown = score.bars.filter((bar) => layout.bars.has(bar.id)).map((bar): number => bar.index);
+  const [from = 0] = shown;
+  return {
+    first: keys.find((k) => k.from <= from && k.to >= from) ?? null,
+    later: keys.filter((k) => k.from > from && shown.includes(k.from)),
+  };
+}
 
 /** What is said of a chord to who points at it or cannot see it. */
 const inWords = (b: BeatChord, cadence: Cadence | undefined): string =>
@@ -60,9 +82,25 @@ function changesIn({ score, harmony: { beats }, layout }: ChordsProps): readonly
 export function ChordLane(props: ChordsProps): ReactNode {
   const { score, harmony, onsets, layout, others } = props;
   const closes = new Map(harmony.cadences.map((c) => [c.onset, c] as const));
+  const { first, later } = harmony.untold ? { first: null, later: [] } : keysIn(props);
   return (
     <div className="relative h-16 border-t border-rule" role="group" aria-label="Chords">
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Chords</span>
+      {first ? (
+        <span className="absolute -left-24 top-7 w-20 text-sm leading-4 text-ink-2">{keyInWords(first)}</span>
+      ) : null}
+      {later.map((key) => {
+        const box = layout.bars.get(score.bars[key.from]?.id ?? '');
+        return box ? (
+          <span
+            key={`key ${key.from}`}
+            className="absolute bottom-0.5 whitespace-nowrap text-sm leading-4 text-ink-2"
+            style={{ left: box.x + KEY_INDENT }}
+          >
+            → {keyInWords(key)}
+          </span>
+        ) : null;
+      })}
       {harmony.untold ? (
         <span className="absolute left-0 top-1.5 text-ink-2">A tune alone: no chords can be told from it.</span>
       ) : null}
