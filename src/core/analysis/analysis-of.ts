@@ -82,7 +82,7 @@ function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly E
     return {
       ...d,
       score: Math.min(10, Math.round((d.score + reason.points) * 10) / 10),
-      reasons: [...d.reasons, reason].sort((a, b) => b.points - a.points),
+      reasons: [reason, ...d.reasons],
     };
   };
   const more = difficulties

@@ -39,11 +39,17 @@ function byKind(d: BarDifficulty): ReadonlyMap<ReasonKind, number> {
   return new Map(d.reasons.map((r) => [r.kind, ofHands.get(r.kind) ?? r.points]));
 }
 
+/** How far a bar goes beyond what the piece asks everywhere: in all, and by each reason. */
+interface Beyond {
+  readonly all: number;
+  readonly by: ReadonlyMap<ReasonKind, number>;
+}
+
 /**
  * How far each bar goes beyond what the piece asks everywhere, reason by reason: running notes are no corner of a
  * piece that runs, and one sharp is one in a piece that has no other.
  */
-function beyondTheUsual(played: readonly BarDifficulty[]): readonly number[] {
+function beyondTheUsual(played: readonly BarDifficulty[]): readonly Beyond[] {
   const points = played.map(byKind);
   const kinds = [...new Set(points.flatMap((p) => [...p.keys()]))];
   const usual = new Map(
@@ -55,7 +61,10 @@ function beyondTheUsual(played: readonly BarDifficulty[]): readonly number[] {
       ),
     ]),
   );
-  return points.map((p) => [...p].reduce((sum, [kind, n]) => sum + Math.max(0, n - (usual.get(kind) ?? 0)), 0));
+  return points.map((p) => {
+    const by = new Map([...p].map(([kind, n]) => [kind, Math.max(0, n - (usual.get(kind) ?? 0))] as const));
+    return { all: [...by.values()].reduce((sum, n) => sum + n, 0), by };
+  });
 }
 
 /**
@@ -68,7 +77,10 @@ export function cornersOf(difficulties: readonly BarDifficulty[]): Corner[] {
   const played = difficulties.filter((d) => d.hands.length > 0);
   const beyond = beyondTheUsual(played);
   const ranked = played
-    .map((d, i) => ({ d, beyond: beyond[i] ?? 0, rank: (beyond[i] ?? 0) + CORNER_WEIGHTS.whole * d.score }))
+    .map((d, i) => {
+      const { all, by } = beyond[i] ?? { all: 0, by: new Map<ReasonKind, number>() };
+      return { d, beyond: all, by, rank: all + CORNER_WEIGHTS.whole * d.score };
+    })
     .filter(({ d }) => d.copyOf === null);
   const candidates = ranked.filter(({ d, beyond: b }) => b >= CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least);
   const corners: (typeof ranked)[number][] = [];
@@ -85,5 +97,10 @@ export function cornersOf(difficulties: readonly BarDifficulty[]): Corner[] {
     corners.push(next.c);
   }
   const next = Math.max(0, ...ranked.filter((c) => !corners.includes(c)).map((c) => c.rank));
-  return corners.map(({ d, rank }) => ({ ...d, margin: Math.max(0, Math.round((rank - next) * 10) / 10) }));
+  return corners.map(({ d, by, rank }) => ({
+    ...d,
+    // What makes it a corner is said first, not what every bar asks.
+    reasons: [...d.reasons].sort((x, y) => (by.get(y.kind) ?? 0) - (by.get(x.kind) ?? 0) || y.points - x.points),
+    margin: Math.max(0, Math.round((rank - next) * 10) / 10),
+  }));
 }

@@ -243,8 +243,8 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
   const to = request.to ?? score.bars.length - 1;
   const notes: FingeredNote[] = [];
   let shown: string | null = null;
-  // The place for which the hand is open, once it was said.
-  let openAt: number | null = null;
+  // The string on which the hand lies open, once it was said.
+  let openOn: number | null = null;
   path.picks.forEach((pick, c) => {
     const place = spread[c]?.[pick];
     const before = c > 0 ? spread[c - 1]?.[path.picks[c - 1] ?? 0] : undefined;
@@ -255,10 +255,8 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
       const name = stop.position === null ? shown : positionName(stop.position, stop.raised);
       const changes = name !== shown || (stop.position !== null && shifted);
       shown = name;
-      const isOpen = stop.hand === 'extended';
-      const opens = isOpen && stop.extended && openAt !== stop.base;
-      if (opens) openAt = stop.base;
-      else if (stop.base !== null && !isOpen) openAt = null;
+      const opens = stop.extended && openOn !== stop.string;
+      openOn = stop.extended ? stop.string : null;
       if (stop.note.bar < from || stop.note.bar > to) continue;
       const locked = request.locks.has(stop.note.id);
       const crossed = before !== undefined && before.stops[0]?.string !== stop.string;
