@@ -34,6 +34,10 @@ export const KEYBOARD_WEIGHTS = {
   leapMost: 16,
   /** Over the thumb right after a leap onto it. */
   crossAfterLeap: 10,
+  /** Another finger on a key that was left for one note only. */
+  otherOnReturn: 4,
+  /** Over the thumb and under again at once, on a white key. */
+  passTwice: 5,
   sameFingerSemitone: 0.3,
   /** Fingers that lie apart more or less than the white keys between the notes. */
   unnatural: 0.3,
@@ -167,6 +171,12 @@ export function lineStep(a: Played, b: Played, spans: Spans, secondsBetween: num
 const crossingAfterLeap = (a: Played, b: Played, c: Played): number =>
   Math.abs(a.x - b.x) > LEAP && b.finger === 1 && c.finger > 1 && c.x < b.x ? KEYBOARD_WEIGHTS.crossAfterLeap : 0;
 
+/** Thumb, a finger over it, thumb again, all one way: worth it only where the finger lies on a black key. */
+const passesTwice = (a: Played, b: Played, c: Played): number =>
+  a.finger === 1 && c.finger === 1 && b.finger > 1 && !b.black && (b.x - a.x) * (c.x - b.x) > 0 && c.x !== a.x
+    ? KEYBOARD_WEIGHTS.passTwice
+    : 0;
+
 /** Three notes of a line. */
 export function lineTriple(a: Played, b: Played, c: Played, spans: Spans): number {
   if (a.x === b.x || b.x === c.x) return 0;
@@ -174,7 +184,9 @@ export function lineTriple(a: Played, b: Played, c: Played, spans: Spans): numbe
     positionChangeCount(a, b, c, spans) +
     positionChangeSize(a, c, spans) +
     threeFourFive(a, b, c) +
-    crossingAfterLeap(a, b, c)
+    crossingAfterLeap(a, b, c) +
+    (a.x === c.x && a.finger !== c.finger ? KEYBOARD_WEIGHTS.otherOnReturn : 0) +
+    passesTwice(a, b, c)
   );
 }
 
