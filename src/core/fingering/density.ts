@@ -7,8 +7,9 @@ export type Density = 'every' | 'changes' | 'first' | 'none';
 /**
  * The notes whose finger must be written, from which the rest follows: the first of each hand, every note where the
  * hand leaves its place (keyboard: the white key under the thumb if fingers stood side by side; strings: the position),
- * every finger for which the hand opens, every other finger on a repeated key, and every lock. Keys of a wind instrument follow from no place: each pitch has
- * its keys where it first comes, and where they are others than before. Notes in playing order.
+ * every finger for which the hand opens, every other finger on a repeated key, and every lock. Keys of a wind
+ * instrument follow from no place: each pitch has its keys where it first comes, and where they are others than
+ * before. Notes in playing order.
  *
  * @example fingerChanges([score.notes[0]], new Map([[score.notes[0].id, { finger: 1 }]])).size // → 1
  */

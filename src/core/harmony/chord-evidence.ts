@@ -187,18 +187,22 @@ export function candidatesFor(
   const best: { readonly number: number; readonly worth: number }[] = [];
   /** More than this a chord cannot be worth: nothing of it missing, its root in the bass. */
   const bassAtMost = basses.length > 0 ? W.bass.root * root : 0;
-  WEIGHED.forEach((weighed, number) => {
+  // What each tone gives a chord that has it: its own credit, and that it costs nothing.
+  const gives = credit.map((c, pc) => c + W.foreign * (price[pc] ?? 0));
+  for (let number = 0; number < WEIGHED.length; number += 1) {
+    const weighed = WEIGHED[number];
+    if (!weighed) continue;
     let atMost = bassAtMost - W.foreign * allPrice;
-    for (const pc of weighed.tones) atMost += (credit[pc] ?? 0) + W.foreign * (price[pc] ?? 0);
+    for (let t = 0; t < weighed.tones.length; t += 1) atMost += gives[weighed.tones[t] ?? 0] ?? 0;
     const last = best.length < likely ? -Infinity : (best[likely - 1]?.worth ?? -Infinity);
-    if (atMost < last - ROUNDING) return;
+    if (atMost < last - ROUNDING) continue;
     const worth = worthOf(weighed);
-    if (worth <= last || worth === -Infinity) return;
+    if (worth <= last || worth === -Infinity) continue;
     let at = best.length;
     while (at > 0 && worth > (best[at - 1]?.worth ?? 0)) at -= 1;
     best.splice(at, 0, { number, worth });
     if (best.length > likely) best.pop();
-  });
+  }
   const spelled = spelledIn(content, from, to);
   return best
     .flatMap(({ number, worth }): Candidate[] => {

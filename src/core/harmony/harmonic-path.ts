@@ -89,7 +89,7 @@ const emptyEnding = (keys: number): Ending => ({
 });
 
 /** Prices of motion from chord to chord by key, each pair computed when it is first asked for. */
-function priceTable(keys: readonly MusicalKey[]): (from: number, to: number) => Float64Array {
+function priceTable(keys: readonly MusicalKey[]): MotionPrices {
   const known: Float64Array[] = [];
   return (from, to) => {
     const place = from * CHORDS.length + to;
@@ -144,13 +144,13 @@ function candidatesOfRun(
   fits: (from: number, to: number) => readonly Candidate[],
   from: number,
   to: number,
-  before: readonly (readonly [number, Ending])[],
+  before: readonly Arrival[],
 ): readonly Candidate[] {
   const lock = printed[from] ?? null;
   if (lock !== null) return [{ chord: lock, worth: PRINTED_WORTH * (to - from) }];
   const found = fits(from, to);
   if (found.length > 0) return found;
-  return before.length > 0 ? before.map(([chord]) => ({ chord, worth: 0 })) : [{ chord: 0, worth: 0 }];
+  return before.length > 0 ? before.map(({ chord }) => ({ chord, worth: 0 })) : [{ chord: 0, worth: 0 }];
 }
 
 interface BestKey {
@@ -166,6 +166,66 @@ function bestKeyOf({ best }: Ending): BestKey {
   return { value: best[key] ?? -Infinity, key };
 }
 
+/** A chord with which the music may come to a beat. */
+interface Arrival {
+  readonly chord: number;
+  readonly ending: Ending;
+  /** What it is worth to come from its best key into another, and which key that is. */
+  readonly come: number;
+  readonly comeKey: number;
+}
+
+/** The chords with which a beat is reached that are not too far behind the best. */
+function arrivalsAt(endings: ReadonlyMap<number, Ending>): readonly Arrival[] {
+  const all = [...endings].map(([chord, ending]) => ({ chord, ending, best: bestKeyOf(ending) }));
+  const most = all.reduce((m, { best }) => Math.max(m, best.value), -Infinity);
+  return all
+    .filter(({ best }) => best.value > most - BEAM)
+    .map(({ chord, ending, best }) => ({ chord, ending, come: best.value - W.keyChange, comeKey: best.key }));
+}
+
+/** A run of beats under one chord that is weighed in some keys, and what it costs to begin a chord there. */
+interface Run {
+  readonly from: number;
+  readonly chord: number;
+  readonly keys: readonly number[];
+  /** What speaks for it in each key. */
+  readonly own: Float64Array;
+  readonly starts: number;
+}
+
+type MotionPrices = (from: number, to: number) => Float64Array;
+
+/** Puts a run behind what leads to it, key by key, wherever that is better than what is known of its end. */
+function reach(
+  { from, chord, keys, own, starts }: Run,
+  arrivals: readonly Arrival[],
+  motion: MotionPrices,
+  { best, from: comesFrom }: Ending,
+): void {
+  if (from === 0)
+    for (const k of keys) {
+      best[k] = own[k] ?? 0;
+      comesFrom[3 * k] = 0;
+    }
+  const root = CHORDS[chord]?.root;
+  for (const { chord: last, ending, come, comeKey } of arrivals) {
+    const goesOn = last === chord;
+    const prices = motion(last, chord);
+    const change = goesOn ? W.goesOn : starts * (CHORDS[last]?.root === root ? W.sameRoot : 1);
+    for (let o = 0; o < keys.length; o += 1) {
+      const k = keys[o] ?? 0;
+      const stay = ending.best[k] ?? -Infinity;
+      const total = Math.max(stay, come) - change - (goesOn ? 0 : (prices[k] ?? 0)) + (own[k] ?? 0);
+      if (total <= (best[k] ?? -Infinity)) continue;
+      best[k] = total;
+      comesFrom[3 * k] = from;
+      comesFrom[3 * k + 1] = last;
+      comesFrom[3 * k + 2] = stay >= come ? k : comeKey;
+    }
+  }
+}
+
 /**
  * Chords and keys together: the division of the beats into runs, each with a chord and a key, for which most speaks. A
  * semi-Markov path: every run of up to eight beats is weighed as a whole, and what follows what has its price.
@@ -179,72 +239,31 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   const motion = priceTable(keys);
   const begins = alone ? W.beginsAlone : W.begins;
   const endings: Map<number, Ending>[] = Array.from({ length: n + 1 }, () => new Map<number, Ending>());
-  /** By beat: for each chord the key in which it is reached best. */
-  const overKeys: Map<number, BestKey>[] = Array.from({ length: n + 1 }, () => new Map<number, BestKey>());
   const open = keysHeard(keySums, signature, n);
-  // Of the run that is weighed, by key: what speaks for it, the best with what came before, and chord and key of that.
   const own = new Float64Array(keys.length);
-  const value = new Float64Array(keys.length);
-  const came = new Int32Array(2 * keys.length);
   for (let i = 0; i < n; i += 1) {
     const beat = beats[i];
-    if (!beat || (i > 0 && endings[i]?.size === 0)) continue;
+    const arrivals = arrivalsAt(endings[i] ?? new Map<number, Ending>());
+    if (!beat || (i > 0 && arrivals.length === 0)) continue;
     const lock = printed[i] ?? null;
     const heardKeys = open[i] ?? [];
     // While a bass is heard on, its chord is.
-    const ringing = content.bass[i] !== null && beat.ringing.some((n) => n === content.bass[i]);
+    const ringing = content.bass[i] !== null && beat.ringing.some((r) => r === content.bass[i]);
     const starts = begins[beat.strength] + (ringing ? W.overRinging : 0);
-    let most = -Infinity;
-    for (const { value } of overKeys[i]?.values() ?? []) most = Math.max(most, value);
-    const before = [...(endings[i] ?? [])].filter(([c]) => (overKeys[i]?.get(c)?.value ?? -Infinity) > most - BEAM);
-    const comes = before.map(([c]) => (overKeys[i]?.get(c)?.value ?? -Infinity) - W.keyChange);
     for (let j = i + 1; j <= Math.min(n, i + LONGEST); j += 1) {
       // A printed chord holds as far as it is printed; a run never goes over where one begins or ends.
       if ((printed[j - 1] ?? null) !== lock) break;
       // Chords change where the meter is strong: a longer run ends at a bar line or its half.
       if (lock === null && j - i > SHORT && j < n && (beats[j]?.strength ?? 3) === 1) continue;
-      const candidates = candidatesOfRun(question, fits, i, j, before);
       const length = growthOfPrice(j - i);
-      for (const { chord, worth } of candidates) {
-        const here = endings[j]?.get(chord) ?? emptyEnding(keys.length);
-        endings[j]?.set(chord, here);
-        const root = CHORDS[chord]?.root;
-        for (let o = 0; o < heardKeys.length; o += 1) {
-          const k = heardKeys[o] ?? 0;
+      for (const { chord, worth } of candidatesOfRun(question, fits, i, j, arrivals)) {
+        for (const k of heardKeys)
           own[k] = worth - (inKey[k]?.[chord] ?? 0) * length + (keySums[j]?.[k] ?? 0) - (keySums[i]?.[k] ?? 0);
-          value[k] = i === 0 ? (own[k] ?? 0) : -Infinity;
-          came[2 * k] = -1;
-          came[2 * k + 1] = -1;
-        }
-        for (let b = 0; b < before.length; b += 1) {
-          const [last, ending] = before[b] ?? [0, null];
-          if (ending === null) continue;
-          const come = comes[b] ?? -Infinity;
-          const goesOn = last === chord;
-          const prices = motion(last, chord);
-          const change = goesOn ? W.goesOn : starts * (CHORDS[last]?.root === root ? W.sameRoot : 1);
-          const comeKey = overKeys[i]?.get(last)?.key ?? -1;
-          for (let o = 0; o < heardKeys.length; o += 1) {
-            const k = heardKeys[o] ?? 0;
-            const stay = ending.best[k] ?? -Infinity;
-            const total = Math.max(stay, come) - change - (goesOn ? 0 : (prices[k] ?? 0)) + (own[k] ?? 0);
-            if (total <= (value[k] ?? 0)) continue;
-            value[k] = total;
-            came[2 * k] = last;
-            came[2 * k + 1] = stay >= come || comeKey < 0 ? k : comeKey;
-          }
-        }
-        for (let o = 0; o < heardKeys.length; o += 1) {
-          const k = heardKeys[o] ?? 0;
-          if ((value[k] ?? -Infinity) <= (here.best[k] ?? -Infinity)) continue;
-          here.best[k] = value[k] ?? 0;
-          here.from[3 * k] = i;
-          here.from[3 * k + 1] = came[2 * k] ?? -1;
-          here.from[3 * k + 2] = came[2 * k + 1] ?? -1;
-        }
+        const end = endings[j]?.get(chord) ?? emptyEnding(keys.length);
+        endings[j]?.set(chord, end);
+        reach({ from: i, chord, keys: heardKeys, own, starts }, arrivals, motion, end);
       }
     }
-    for (const [chord, ending] of endings[i + 1] ?? []) overKeys[i + 1]?.set(chord, bestKeyOf(ending));
   }
   const low = content.bass.findLast((b) => b !== null);
   return followBack(question, fits, endings, low ? low.key % 12 : null);

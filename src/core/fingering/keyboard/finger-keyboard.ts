@@ -5,7 +5,8 @@ import { earlierFingers, type Model } from './earlier-fingers';
 import { columnsOf, handsOf, type HandChoice, type HandColumn } from './hands';
 import { KEYBOARD_WEIGHTS } from './rules';
 import { standardRuns, type LineNote, type StandardRun } from './runs';
-import { leastWith, solveHand, totalCost, type Assignment, type HandEvent } from './solve';
+import { leastWith } from './choices';
+import { solveHand, totalCost, type Assignment, type HandEvent } from './solve';
 import { FINGERS, spansFor, type Finger } from './spans';
 import type { Hand } from './standard';
 

@@ -129,11 +129,11 @@ export function stepCost(event: HandEvent, a: Grip, b: Grip, spans: Spans): numb
 const isSingle = ({ held }: HandEvent): boolean => held.reduce((n, h) => n + (h ? 0 : 1), 0) === 1;
 
 /** Three events that are a line: single notes, and no rest frees the hand between them. */
-const isLine = (a: HandEvent, b: HandEvent, c: HandEvent): boolean =>
+export const isLine = (a: HandEvent, b: HandEvent, c: HandEvent): boolean =>
   !b.afterRest && !c.afterRest && isSingle(a) && isSingle(b) && isSingle(c);
 
 /** Three events of a line. */
-function tripleCost(x: Grip, y: Grip, z: Grip, spans: Spans): number {
+export function tripleCost(x: Grip, y: Grip, z: Grip, spans: Spans): number {
   const [p] = x.struck;
   const [q] = y.struck;
   const [r] = z.struck;
@@ -251,74 +251,4 @@ export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans
   }
   picks.unshift(c);
   return { fingers: picks.map((k, i) => choices[i]?.[k] ?? []), cost };
-}
-
-/** What a choice of fingers at an event costs at the least, whatever the others are. */
-export interface Choice {
-  readonly fingers: Assignment;
-  readonly cost: number;
-}
-
-/**
- * Every choice of every event with the least cost of a whole fingering that has it: the programme of `solveHand` run
- * from both ends.
- */
-export function leastWith(events: readonly HandEvent[], hand: Hand, spans: Spans): readonly (readonly Choice[])[] {
-  const choices = events.map((e) => assignmentsOf(e, hand));
-  const grips = events.map((e, i) => (choices[i] ?? []).map((a) => gripOf(e, a, hand)));
-  const single = events.map((e, i) => (grips[i] ?? []).map((grip) => eventCost(e, grip, spans)));
-  const lineAt = (i: number): boolean => {
-    const [a, b, c] = events.slice(i - 2, i + 1);
-    return i >= 2 && a !== undefined && b !== undefined && c !== undefined && isLine(a, b, c);
-  };
-  /** Of event i after choice p of the one before: what its choice c costs. */
-  const moves = events.map((event, i) =>
-    (grips[i - 1] ?? []).map((b) =>
-      (grips[i] ?? []).map((h, c) => stepCost(event, b, h, spans) + (single[i]?.[c] ?? 0)),
-    ),
-  );
-  const triple = (i: number, k: number, p: number, c: number): number => {
-    const [x, y, z] = [grips[i - 2]?.[k], grips[i - 1]?.[p], grips[i]?.[c]];
-    return x && y && z && lineAt(i) ? tripleCost(x, y, z, spans) : 0;
-  };
-  const least = (count: number, of: (k: number) => number): number => {
-    let best = Infinity;
-    for (let k = 0; k < count; k += 1) best = Math.min(best, of(k));
-    return best;
-  };
-  const count = (i: number): number => grips[i]?.length ?? 0;
-  // upTo[i][p][c] and after[i][p][c]: events up to i, and those behind it, with choices p of i - 1 and c of i.
-  const upTo: number[][][] = [];
-  for (let i = 1; i < events.length; i += 1)
-    upTo[i] = Array.from({ length: count(i - 1) }, (_p, p) =>
-      Array.from({ length: count(i) }, (_c, c) => {
-        const own = moves[i]?.[p]?.[c] ?? 0;
-        if (i === 1) return (single[0]?.[p] ?? 0) + own;
-        return own + least(count(i - 2), (k) => (upTo[i - 1]?.[k]?.[p] ?? Infinity) + triple(i, k, p, c));
-      }),
-    );
-  const after: number[][][] = [];
-  for (let i = events.length - 1; i >= 1; i -= 1)
-    after[i] = Array.from({ length: count(i - 1) }, (_p, p) =>
-      Array.from({ length: count(i) }, (_c, c) =>
-        i === events.length - 1
-          ? 0
-          : least(
-              count(i + 1),
-              (d) => (moves[i + 1]?.[c]?.[d] ?? 0) + triple(i + 1, p, c, d) + (after[i + 1]?.[c]?.[d] ?? 0),
-            ),
-      ),
-    );
-  const both = (i: number, p: number, c: number): number => (upTo[i]?.[p]?.[c] ?? 0) + (after[i]?.[p]?.[c] ?? 0);
-  return events.map((_, i) =>
-    (choices[i] ?? []).map((fingers, c) => ({
-      fingers,
-      cost:
-        events.length === 1
-          ? (single[0]?.[c] ?? 0)
-          : i === 0
-            ? least(count(1), (d) => both(1, c, d))
-            : least(count(i - 1), (p) => both(i, p, c)),
-    })),
-  );
 }

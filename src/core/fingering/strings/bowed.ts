@@ -1,49 +1,11 @@
 import type { Score } from '../../score';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
-import { stopsOf, type BowedRequest, type HandShape, type Stop } from './bowed-stops';
+import { handMove, ownCost, stepCost, type Place } from './bowed-costs';
+import { stopsOf, type BowedRequest, type Stop } from './bowed-stops';
 import { stringColumns, type StringColumn } from './columns';
 import type { BowedStrings } from '../../instruments';
 import { cheapestPath, leastThrough } from './lattice';
 import { runnerUp, type Answer } from '../runner-up';
-
-/** One or two notes at once, and how the hand lies. */
-interface Place {
-  readonly stops: readonly Stop[];
-  readonly position: number | null;
-  readonly base: number | null;
-  readonly hand: HandShape;
-}
-
-/** Costs, chosen by us. */
-export const BOWED_WEIGHTS = {
-  shift: 3,
-  shiftSemitone: 0.35,
-  shiftByOpen: 0.4,
-  /** A shift up a scale that does not land on the first finger, and one down that does not leave from it. */
-  shiftOffFirst: 1.5,
-  crossing: 0.5,
-  skippedString: 1.2,
-  highPosition: 0.45,
-  halfPosition: 0.4,
-  /** Opening the hand, closing it, and each note that is reached while it is open. */
-  opening: 0.6,
-  closing: 0.1,
-  /** The first finger follows the others up, which are held in an open hand: dearer than to stay in it for a note. */
-  comingUp: 0.8,
-  extension: 0.3,
-  /** Two fingers besides the first a whole tone apart. */
-  cannot: 20,
-  /** A violinist’s finger that lies a semitone past its place. */
-  reach: 1.6,
-  fourth: 0.35,
-  /** An open string where the hand lies at the nut, where it lies higher, and where the fourth finger is asked for. */
-  openAtNut: -1,
-  openHigher: 0.5,
-  openUnasked: 0.7,
-  sameFingerFifth: 0.8,
-  sameFingerOther: 2,
-  doubleStopFourth: 0.6,
-} as const;
 
 /** Places for one or two notes at once; more than two are taken as the top two (the rest are rolled). */
 function placesOf(column: StringColumn, instrument: BowedStrings, request: BowedRequest): Place[] {
@@ -70,96 +32,6 @@ function placesOf(column: StringColumn, instrument: BowedStrings, request: Bowed
     }),
   );
   return pairs.length > 0 ? pairs : highs.map(single);
-}
-
-/** A note on the way up: the next one is higher, so that the open string is not come back to. */
-const goesUp = (column: StringColumn, next: StringColumn | undefined): boolean =>
-  next !== undefined && (next.notes[0]?.midi ?? 0) > (column.notes[0]?.midi ?? 0);
-
-function openCost(place: Place, column: StringColumn, next: StringColumn | undefined, request: BowedRequest): number {
-  const w = BOWED_WEIGHTS;
-  if ((place.position ?? 1) > 1) return w.openHigher;
-  return request.openOrFourth === 'fourth' && !goesUp(column, next) ? w.openUnasked : w.openAtNut;
-}
-
-function ownCost(
-  place: Place,
-  column: StringColumn,
-  next: StringColumn | undefined,
-  request: BowedRequest,
-  frame: BowedStrings['frame'],
-): number {
-  const w = BOWED_WEIGHTS;
-  let cost = 0;
-  for (const s of place.stops) {
-    if (s.finger === 0) cost += openCost(place, column, next, request);
-    // The bass has no third finger to prefer to the fourth.
-    if (s.finger === 4 && frame !== 'simandl') cost += w.fourth;
-    if (s.extended) cost += frame === 'diatonic' ? w.reach : w.extension;
-    if (s.position === 0) cost += w.halfPosition;
-    if (s.position !== null && s.position > 1) cost += w.highPosition * (s.position - 1);
-  }
-  if (place.stops.length === 2 && place.stops.some((s) => s.finger === 4)) cost += w.doubleStopFourth;
-  return cost;
-}
-
-/** How the hand comes from one place to the next. */
-type HandMove = 'stays' | 'opens' | 'closes' | 'comes up' | 'shifts' | 'cannot';
-function handMove(a: Place, b: Place): HandMove {
-  if (a.base === null || b.base === null) return 'stays';
-  if (a.base === b.base && a.hand === b.hand) return 'stays';
-  const from = a.stops[a.stops.length - 1]?.finger ?? 0;
-  const to = b.stops[b.stops.length - 1]?.finger ?? 0;
-  // Only the first finger moves against the others: two others never lie a whole tone apart.
-  if (a.base === b.base) return from > 1 && to > 1 ? 'cannot' : b.hand === 'extended' ? 'opens' : 'closes';
-  // The first finger reaches back, or comes up to the others; what it holds itself is still of the open hand.
-  if (a.hand === 'closed' && b.hand === 'extended' && b.base === a.base - 1) return 'opens';
-  if (a.hand === 'extended' && b.hand === 'closed' && b.base === a.base + 1 && from !== 1) return 'comes up';
-  return 'shifts';
-}
-
-/** A second, a third of the scale: what a line in steps is made of. */
-const STEP_SEMITONES = 2;
-
-function shiftCost(a: Place, b: Place, from: Stop, to: Stop, column: StringColumn): number {
-  const w = BOWED_WEIGHTS;
-  const interval = (to.note.midi ?? 0) - (from.note.midi ?? 0);
-  const inSteps = from.finger !== 0 && to.finger !== 0 && interval !== 0 && Math.abs(interval) <= STEP_SEMITONES;
-  const off = inSteps && (interval > 0 ? to.finger !== 1 : from.finger !== 1) ? w.shiftOffFirst : 0;
-  const far = w.shift + w.shiftSemitone * Math.abs((a.base ?? 0) - (b.base ?? 0));
-  return (far + off) * (column.afterRest || from.finger === 0 ? w.shiftByOpen : 1);
-}
-
-/** The place the hand was in carries over open strings: a path keeps the last stopped base in its places. */
-function stepCost(a: Place, b: Place, column: StringColumn): number {
-  const w = BOWED_WEIGHTS;
-  const from = a.stops[a.stops.length - 1];
-  const to = b.stops[b.stops.length - 1];
-  if (!from || !to) return 0;
-  const strings = Math.abs(from.string - to.string);
-  let cost = w.crossing * strings + w.skippedString * Math.max(0, strings - 1);
-  switch (handMove(a, b)) {
-    case 'stays':
-      break;
-    case 'opens':
-      cost += w.opening;
-      break;
-    case 'closes':
-      cost += w.closing;
-      break;
-    case 'comes up':
-      cost += w.comingUp;
-      break;
-    case 'cannot':
-      cost += w.cannot;
-      break;
-    case 'shifts':
-      cost += shiftCost(a, b, from, to, column);
-      break;
-  }
-  if (from.finger !== 0 && from.finger === to.finger && from.note.midi !== to.note.midi)
-    cost += strings === 1 && a.base === b.base && a.hand === b.hand ? w.sameFingerFifth : w.sameFingerOther;
-  return cost * (column.afterRest ? 0.6 : 1);
 }
 
 const ORDINALS = ['half', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
@@ -203,26 +75,63 @@ const answerText = ({ finger, string }: Stop): string => `${finger}, string ${st
 
 const NO_COLUMN: StringColumn = { notes: [], seconds: 1, length: 0, afterRest: false };
 
+interface Column {
+  readonly column: StringColumn;
+  readonly places: readonly Place[];
+}
+
+/** The columns that can be played, and a warning for each that cannot. */
+function playable(
+  score: Score,
+  instrument: BowedStrings,
+  request: BowedRequest,
+): { readonly columns: readonly Column[]; readonly warnings: readonly FingeringWarning[] } {
+  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
+  const all = (part ? stringColumns(score, part.id) : []).map((column) => ({
+    column,
+    places: placesOf(column, instrument, request),
+  }));
+  const where = request.onString === undefined ? `the ${instrument.name}` : `string ${request.onString}`;
+  return {
+    columns: all.filter(({ places }) => places.length > 0),
+    warnings: all.flatMap(({ column, places }): FingeringWarning[] => {
+      const [note] = column.notes;
+      return note && places.length === 0
+        ? [
+            {
+              code: 'out-of-range',
+              bar: note.bar,
+              noteIds: column.notes.map((n) => n.id),
+              message: `bar ${score.bars[note.bar]?.name ?? ''}: cannot be played on ${where}`,
+            },
+          ]
+        : [];
+    }),
+  };
+}
+
+/** Notes of wider chords than two are rolled: the lower ones take the first place that fits. */
+function rolledNotes({ notes }: StringColumn, instrument: BowedStrings, request: BowedRequest): FingeredNote[] {
+  return notes.slice(0, -2).flatMap((note): FingeredNote[] => {
+    const [stop] = stopsOf(note, instrument, request);
+    return stop
+      ? [
+          {
+            noteId: note.id,
+            bar: note.bar,
+            finger: String(stop.finger),
+            string: stop.string + 1,
+            locked: false,
+            why: 'rolled with the chord',
+          },
+        ]
+      : [];
+  });
+}
+
 /** String, position and finger for every note of a bowed part. */
 export function fingerBowed(score: Score, instrument: BowedStrings, request: BowedRequest): Fingering {
-  const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
-  const all = part ? stringColumns(score, part.id) : [];
-  const warnings: FingeringWarning[] = [];
-  const columns: { column: StringColumn; places: Place[] }[] = [];
-  for (const column of all) {
-    const places = placesOf(column, instrument, request);
-    if (places.length > 0) columns.push({ column, places });
-    else {
-      const [note] = column.notes;
-      if (note)
-        warnings.push({
-          code: 'out-of-range',
-          bar: note.bar,
-          noteIds: column.notes.map((n) => n.id),
-          message: `bar ${score.bars[note.bar]?.name ?? ''}: cannot be played on ${request.onString === undefined ? `the ${instrument.name}` : `string ${request.onString}`}`,
-        });
-    }
-  }
+  const { columns, warnings } = playable(score, instrument, request);
   const placed = columns.map((c) => c.places);
   const before = nearestStopped(placed);
   const after = [...nearestStopped([...placed].reverse())].reverse();
@@ -239,17 +148,15 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
       const cost = through[c]?.[k];
       return stop && cost !== undefined ? [{ text: answerText(stop), cost }] : [];
     });
-  const from = request.from ?? 0;
-  const to = request.to ?? score.bars.length - 1;
   const notes: FingeredNote[] = [];
   let shown: string | null = null;
   // The string on which the hand lies open, once it was said.
   let openOn: number | null = null;
   path.picks.forEach((pick, c) => {
     const place = spread[c]?.[pick];
-    const before = c > 0 ? spread[c - 1]?.[path.picks[c - 1] ?? 0] : undefined;
+    const last = c > 0 ? spread[c - 1]?.[path.picks[c - 1] ?? 0] : undefined;
     // Within one position the open hand may shift, too: a semitone, all fingers together.
-    const move = before && place ? handMove(before, place) : 'stays';
+    const move = last && place ? handMove(last, place) : 'stays';
     const shifted = move === 'shifts' || move === 'cannot';
     for (const stop of place?.stops ?? []) {
       const name = stop.position === null ? shown : positionName(stop.position, stop.raised);
@@ -257,9 +164,8 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
       shown = name;
       const opens = stop.extended && openOn !== stop.string;
       openOn = stop.extended ? stop.string : null;
-      if (stop.note.bar < from || stop.note.bar > to) continue;
       const locked = request.locks.has(stop.note.id);
-      const crossed = before !== undefined && before.stops[0]?.string !== stop.string;
+      const crossed = last !== undefined && last.stops[0]?.string !== stop.string;
       notes.push({
         noteId: stop.note.id,
         bar: stop.note.bar,
@@ -272,20 +178,9 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
         why: locked ? 'yours' : reasonFor(stop, changes && c > 0, crossed),
       });
     }
-    // Notes of wider chords are rolled: they take the first place that fits.
-    const rest = columns[c]?.column.notes.slice(0, -2) ?? [];
-    for (const note of rest) {
-      const [stop] = stopsOf(note, instrument, request);
-      if (stop && note.bar >= from && note.bar <= to)
-        notes.push({
-          noteId: note.id,
-          bar: note.bar,
-          finger: String(stop.finger),
-          string: stop.string + 1,
-          locked: false,
-          why: 'rolled with the chord',
-        });
-    }
+    notes.push(...rolledNotes(columnAt(c), instrument, request));
   });
-  return { notes, cost: path.cost, optimal: true, warnings };
+  const from = request.from ?? 0;
+  const to = request.to ?? score.bars.length - 1;
+  return { notes: notes.filter((n) => n.bar >= from && n.bar <= to), cost: path.cost, optimal: true, warnings };
 }

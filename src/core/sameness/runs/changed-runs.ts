@@ -8,17 +8,20 @@ const ALIKE = 0.62;
 const RELATED = 0.4;
 /** Similarity of bars by class, computed once a pair. */
 export function similarities(bars: readonly BarContent[]): (i: number, j: number) => number {
-  const classes = Math.max(0, ...bars.map((b) => b.exact)) + 1;
+  const exact = Int32Array.from(bars, (bar) => bar.exact);
+  const classes = exact.reduce((most, one) => Math.max(most, one), 0) + 1;
   const known = new Float32Array(classes * classes).fill(-1);
   return (i, j) => {
+    const one = exact[i] ?? -1;
+    const other = exact[j] ?? -1;
+    if (one === other) return 1;
+    if (one < 0 || other < 0) return 0;
+    const at = one < other ? one * classes + other : other * classes + one;
+    const there = known[at] ?? -1;
+    if (there >= 0) return there;
     const a = bars[i];
     const b = bars[j];
     if (!a || !b) return 0;
-    if (a.exact === b.exact) return 1;
-    if (a.exact < 0 || b.exact < 0) return 0;
-    const at = a.exact < b.exact ? a.exact * classes + b.exact : b.exact * classes + a.exact;
-    const there = known[at] ?? -1;
-    if (there >= 0) return there;
     // Bars of the same rhythm with one other note count as alike even where few notes make the share small.
     const value = oneNoteOther(a, b) ? Math.max(ALIKE, barSimilarity(a, b)) : barSimilarity(a, b);
     known[at] = value;
@@ -50,7 +53,7 @@ export function changedRuns(line: Line, similarity: (i: number, j: number) => nu
       let end = i;
       while (end + d < n && end - i < d) {
         const s = similarity(end, end + d);
-        if (alike(end, d)) good += 1;
+        if (s >= ALIKE) good += 1;
         else if (s >= RELATED) other += 1;
         else break;
         if (other > good / 3) break;
