@@ -127,6 +127,101 @@ function bassesOf(content: SpanContent, from: number, to: number): readonly numb
   return out;
 }
 
+/** What a run of beats holds, summed for the rating of chords. */
+interface Pooled {
+  /** By pitch class: what speaks for a chord with it, and what it costs a chord without it. */
+  readonly credit: Float64Array;
+  readonly price: Float64Array;
+  readonly allPrice: number;
+  /** Tones of a chord that have to sound. */
+  readonly least: number;
+  readonly basses: readonly number[];
+  readonly length: number;
+  /** Of a tune alone. */
+  readonly alone: boolean;
+}
+
+/** Null where nothing sounds. */
+function pool(content: SpanContent, from: number, to: number, alone: boolean): Pooled | null {
+  const credit = new Float64Array(12);
+  const price = new Float64Array(12);
+  let allPrice = 0;
+  let sounding = 0;
+  for (let pc = 0; pc < 12; pc += 1) {
+    const c = between(content.credit, from, to, pc);
+    const p = between(content.price, from, to, pc);
+    credit[pc] = c;
+    price[pc] = p;
+    allPrice += p;
+    sounding += c > 0 ? 1 : 0;
+  }
+  const basses = alone ? [] : bassesOf(content, from, to);
+  return sounding === 0
+    ? null
+    : { credit, price, allPrice, least: Math.min(2, sounding), basses, length: to - from, alone };
+}
+
+/** How much speaks for a chord in a run, its spelling aside; -Infinity where it cannot be told. */
+function worthOf({ tones, missing, anyBass, toldAlone }: Weighed, pooled: Pooled): number {
+  const { credit, price, allPrice, least, basses, length, alone } = pooled;
+  if (alone && !toldAlone) return -Infinity;
+  // Of a chord at least two tones sound, or all there are.
+  let sounds = 0;
+  for (const pc of tones) if ((credit[pc] ?? 0) > 0) sounds += 1;
+  if (sounds < least) return -Infinity;
+  // In a tune alone a chord of four tones is told by its third.
+  if (alone && tones.length > 3 && (credit[tones[1] ?? 0] ?? 0) === 0) return -Infinity;
+  const enough = W.soundsFrom * length ** W.soundsGrows;
+  const enoughAbove = W.soundsFrom * length ** W.aboveGrows;
+  let worth = 0;
+  let foreign = allPrice;
+  for (let place = 0; place < tones.length; place += 1) {
+    const pc = tones[place] ?? 0;
+    const here = credit[pc] ?? 0;
+    worth += here;
+    foreign -= price[pc] ?? 0;
+    // What lies above the triad has to be more than a passing note.
+    const heard = place < 3 || anyBass ? here / enough : (price[pc] ?? 0) / enoughAbove;
+    if (heard < 1) worth -= (missing[place] ?? 0) * (1 - heard) * (alone && place < 3 ? W.missingAlone : 1);
+  }
+  for (const bass of basses) {
+    const place = tones.indexOf(bass);
+    const fits = place < 0 ? W.bass.outside : anyBass ? W.bass.third : (BASS_PLACES[place] ?? 0);
+    worth += (fits * Math.sqrt(length)) / basses.length;
+  }
+  return worth - W.foreign * foreign;
+}
+
+interface Rated {
+  readonly weighed: Weighed;
+  readonly number: number;
+  readonly worth: number;
+}
+
+/** So many chords for which most speaks, their spelling aside, best first. */
+function likeliest(pooled: Pooled, count: number): readonly Rated[] {
+  const best: Rated[] = [];
+  /** More than this a chord cannot be worth: nothing of it missing, its root in the bass. */
+  const bassAtMost = pooled.basses.length > 0 ? W.bass.root * Math.sqrt(pooled.length) : 0;
+  // What each tone gives a chord that has it: its own credit, and that it costs nothing.
+  const gives = pooled.credit.map((c, pc) => c + W.foreign * (pooled.price[pc] ?? 0));
+  for (let number = 0; number < WEIGHED.length; number += 1) {
+    const weighed = WEIGHED[number];
+    if (!weighed) continue;
+    let atMost = bassAtMost - W.foreign * pooled.allPrice;
+    for (let t = 0; t < weighed.tones.length; t += 1) atMost += gives[weighed.tones[t] ?? 0] ?? 0;
+    const last = best.length < count ? -Infinity : (best[count - 1]?.worth ?? -Infinity);
+    if (atMost < last - ROUNDING) continue;
+    const worth = worthOf(weighed, pooled);
+    if (worth <= last || worth === -Infinity) continue;
+    let at = best.length;
+    while (at > 0 && worth > (best[at - 1]?.worth ?? 0)) at -= 1;
+    best.splice(at, 0, { weighed, number, worth });
+    if (best.length > count) best.pop();
+  }
+  return best;
+}
+
 /** The chords that fit a run of beats best, best first. Chords of a tune alone have no bass. */
 export function candidatesFor(
   content: SpanContent,
@@ -135,83 +230,15 @@ export function candidatesFor(
   alone: boolean,
   count: number,
 ): readonly Candidate[] {
-  const credit = new Float64Array(12);
-  const price = new Float64Array(12);
-  let allPrice = 0;
-  let allCredit = 0;
-  for (let pc = 0; pc < 12; pc += 1) {
-    const c = between(content.credit, from, to, pc);
-    const p = between(content.price, from, to, pc);
-    credit[pc] = c;
-    price[pc] = p;
-    allCredit += c;
-    allPrice += p;
-  }
-  if (allCredit === 0) return [];
-  const least = Math.min(
-    2,
-    credit.reduce((n, c) => n + (c > 0 ? 1 : 0), 0),
-  );
-  const length = to - from;
-  const root = Math.sqrt(length);
-  const enough = W.soundsFrom * length ** W.soundsGrows;
-  const enoughAbove = W.soundsFrom * length ** W.aboveGrows;
-  const basses = alone ? [] : bassesOf(content, from, to);
-  const worthOf = ({ tones, missing, anyBass, toldAlone }: Weighed): number => {
-    if (alone && !toldAlone) return -Infinity;
-    // Of a chord at least two tones sound, or all there are.
-    let sounds = 0;
-    for (const pc of tones) if ((credit[pc] ?? 0) > 0) sounds += 1;
-    if (sounds < least) return -Infinity;
-    // In a tune alone a chord of four tones is told by its third.
-    if (alone && tones.length > 3 && (credit[tones[1] ?? 0] ?? 0) === 0) return -Infinity;
-    let worth = 0;
-    let foreign = allPrice;
-    for (let place = 0; place < tones.length; place += 1) {
-      const pc = tones[place] ?? 0;
-      const here = credit[pc] ?? 0;
-      worth += here;
-      foreign -= price[pc] ?? 0;
-      // What lies above the triad has to be more than a passing note.
-      const heard = place < 3 || anyBass ? here / enough : (price[pc] ?? 0) / enoughAbove;
-      if (heard < 1) worth -= (missing[place] ?? 0) * (1 - heard) * (alone && place < 3 ? W.missingAlone : 1);
-    }
-    for (const bass of basses) {
-      const place = tones.indexOf(bass);
-      const fits = place < 0 ? W.bass.outside : anyBass ? W.bass.third : (BASS_PLACES[place] ?? 0);
-      worth += (fits * root) / basses.length;
-    }
-    return worth - W.foreign * foreign;
-  };
-  const likely = 2 * count;
-  const best: { readonly number: number; readonly worth: number }[] = [];
-  /** More than this a chord cannot be worth: nothing of it missing, its root in the bass. */
-  const bassAtMost = basses.length > 0 ? W.bass.root * root : 0;
-  // What each tone gives a chord that has it: its own credit, and that it costs nothing.
-  const gives = credit.map((c, pc) => c + W.foreign * (price[pc] ?? 0));
-  for (let number = 0; number < WEIGHED.length; number += 1) {
-    const weighed = WEIGHED[number];
-    if (!weighed) continue;
-    let atMost = bassAtMost - W.foreign * allPrice;
-    for (let t = 0; t < weighed.tones.length; t += 1) atMost += gives[weighed.tones[t] ?? 0] ?? 0;
-    const last = best.length < likely ? -Infinity : (best[likely - 1]?.worth ?? -Infinity);
-    if (atMost < last - ROUNDING) continue;
-    const worth = worthOf(weighed);
-    if (worth <= last || worth === -Infinity) continue;
-    let at = best.length;
-    while (at > 0 && worth > (best[at - 1]?.worth ?? 0)) at -= 1;
-    best.splice(at, 0, { number, worth });
-    if (best.length > likely) best.pop();
-  }
+  const pooled = pool(content, from, to, alone);
+  if (pooled === null) return [];
+  const root = Math.sqrt(to - from);
   const spelled = spelledIn(content, from, to);
-  return best
-    .flatMap(({ number, worth }): Candidate[] => {
-      const weighed = WEIGHED[number];
-      if (!weighed) return [];
-      const { chord } = weighed;
-      const spelling = (weighed.anyBass ? W.spellingOfEqual : W.spelling) * root * misspelled(chord, spelled);
+  return likeliest(pooled, 2 * count)
+    .map(({ weighed: { chord, anyBass }, number, worth }): Candidate => {
+      const spelling = (anyBass ? W.spellingOfEqual : W.spelling) * root * misspelled(chord, spelled);
       const scattered = alone ? 0 : W.apart * root * apart(chord, content, from, to);
-      return [{ chord: number, worth: worth - spelling - scattered }];
+      return { chord: number, worth: worth - spelling - scattered };
     })
     .sort((a, b) => b.worth - a.worth)
     .slice(0, count);
