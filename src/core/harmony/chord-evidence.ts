@@ -136,7 +136,11 @@ interface Pooled {
   /** Tones of a chord that have to sound. */
   readonly least: number;
   readonly basses: readonly number[];
-  readonly length: number;
+  /** Credit from which a tone counts as sounding: of the triad, and above it. */
+  readonly enough: number;
+  readonly enoughAbove: number;
+  /** The square root of its length: what is said of it as a whole grows with that. */
+  readonly size: number;
   /** Of a tune alone. */
   readonly alone: boolean;
 }
@@ -156,14 +160,24 @@ function pool(content: SpanContent, from: number, to: number, alone: boolean): P
     sounding += c > 0 ? 1 : 0;
   }
   const basses = alone ? [] : bassesOf(content, from, to);
-  return sounding === 0
-    ? null
-    : { credit, price, allPrice, least: Math.min(2, sounding), basses, length: to - from, alone };
+  if (sounding === 0) return null;
+  const length = to - from;
+  return {
+    credit,
+    price,
+    allPrice,
+    least: Math.min(2, sounding),
+    basses,
+    enough: W.soundsFrom * length ** W.soundsGrows,
+    enoughAbove: W.soundsFrom * length ** W.aboveGrows,
+    size: Math.sqrt(length),
+    alone,
+  };
 }
 
 /** How much speaks for a chord in a run, its spelling aside; -Infinity where it cannot be told. */
 function worthOf({ tones, missing, anyBass, toldAlone }: Weighed, pooled: Pooled): number {
-  const { credit, price, allPrice, least, basses, length, alone } = pooled;
+  const { credit, price, allPrice, least, basses, enough, enoughAbove, size, alone } = pooled;
   if (alone && !toldAlone) return -Infinity;
   // Of a chord at least two tones sound, or all there are.
   let sounds = 0;
@@ -171,8 +185,6 @@ function worthOf({ tones, missing, anyBass, toldAlone }: Weighed, pooled: Pooled
   if (sounds < least) return -Infinity;
   // In a tune alone a chord of four tones is told by its third.
   if (alone && tones.length > 3 && (credit[tones[1] ?? 0] ?? 0) === 0) return -Infinity;
-  const enough = W.soundsFrom * length ** W.soundsGrows;
-  const enoughAbove = W.soundsFrom * length ** W.aboveGrows;
   let worth = 0;
   let foreign = allPrice;
   for (let place = 0; place < tones.length; place += 1) {
@@ -187,7 +199,7 @@ function worthOf({ tones, missing, anyBass, toldAlone }: Weighed, pooled: Pooled
   for (const bass of basses) {
     const place = tones.indexOf(bass);
     const fits = place < 0 ? W.bass.outside : anyBass ? W.bass.third : (BASS_PLACES[place] ?? 0);
-    worth += (fits * Math.sqrt(length)) / basses.length;
+    worth += (fits * size) / basses.length;
   }
   return worth - W.foreign * foreign;
 }
@@ -202,7 +214,7 @@ interface Rated {
 function likeliest(pooled: Pooled, count: number): readonly Rated[] {
   const best: Rated[] = [];
   /** More than this a chord cannot be worth: nothing of it missing, its root in the bass. */
-  const bassAtMost = pooled.basses.length > 0 ? W.bass.root * Math.sqrt(pooled.length) : 0;
+  const bassAtMost = pooled.basses.length > 0 ? W.bass.root * pooled.size : 0;
   // What each tone gives a chord that has it: its own credit, and that it costs nothing.
   const gives = pooled.credit.map((c, pc) => c + W.foreign * (pooled.price[pc] ?? 0));
   for (let number = 0; number < WEIGHED.length; number += 1) {
@@ -232,12 +244,11 @@ export function candidatesFor(
 ): readonly Candidate[] {
   const pooled = pool(content, from, to, alone);
   if (pooled === null) return [];
-  const root = Math.sqrt(to - from);
   const spelled = spelledIn(content, from, to);
   return likeliest(pooled, 2 * count)
     .map(({ weighed: { chord, anyBass }, number, worth }): Candidate => {
-      const spelling = (anyBass ? W.spellingOfEqual : W.spelling) * root * misspelled(chord, spelled);
-      const scattered = alone ? 0 : W.apart * root * apart(chord, content, from, to);
+      const spelling = (anyBass ? W.spellingOfEqual : W.spelling) * pooled.size * misspelled(chord, spelled);
+      const scattered = alone ? 0 : W.apart * pooled.size * apart(chord, content, from, to);
       return { chord: number, worth: worth - spelling - scattered };
     })
     .sort((a, b) => b.worth - a.worth)
