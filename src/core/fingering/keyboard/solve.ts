@@ -168,87 +168,96 @@ export interface Solution {
   readonly cost: number;
 }
 
-interface Cell {
-  readonly cost: number;
-  /** Index of the assignment two events back. */
-  readonly back: number;
+/** Costs of two events together, place p × width + c: the p-th choice of the one and the c-th of the other. */
+interface Table {
+  readonly width: number;
+  readonly cost: Float64Array;
+  /** The choice of the event before both. */
+  readonly back: Uint8Array;
 }
 
-/** The least cost up to the p-th choice of an event, and the choice before it. */
-function bestWay(table: readonly (readonly Cell[])[], p: number): Cell {
-  let best: Cell = { cost: Infinity, back: 0 };
-  table.forEach((row, k) => {
-    const cost = row[p]?.cost ?? Infinity;
-    if (cost < best.cost - 1e-12) best = { cost, back: k };
-  });
-  return best;
-}
+const emptyTable = (height: number, width: number): Table => ({
+  width,
+  cost: new Float64Array(height * width).fill(Infinity),
+  back: new Uint8Array(height * width),
+});
 
-/** The least-cost fingers of a hand's events. No events give no fingers and no cost. */
-export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans): Solution {
-  if (events.length === 0) return { fingers: [], cost: 0 };
-  const choices = events.map((e) => assignmentsOf(e, hand));
-  const grips = events.map((e, i) => (choices[i] ?? []).map((a) => gripOf(e, a, hand)));
-  const single = events.map((e, i) => (grips[i] ?? []).map((grip) => eventCost(e, grip, spans)));
-  // table[i][p][c]: least cost up to event i when event i - 1 has its p-th choice and event i its c-th.
-  let table: Cell[][] = [(single[0] ?? []).map((cost) => ({ cost, back: 0 }))];
-  const backs: number[][][] = [];
-  for (let i = 1; i < events.length; i += 1) {
-    const event = events[i];
-    const middle = events[i - 1];
-    if (!event || !middle) break;
-    const before = grips[i - 1] ?? [];
-    const here = grips[i] ?? [];
-    const first = events[i - 2];
-    const two = grips[i - 2] ?? [];
-    const line = first !== undefined && isLine(first, middle, event);
-    const next: Cell[][] = before.map((b, p) => {
-      // Where no line binds three events, the best way to the middle one is the best for all that follow.
-      const way = line ? null : bestWay(table, p);
-      return here.map((h, c) => {
-        const own = (single[i]?.[c] ?? 0) + stepCost(event, b, h, spans);
-        if (i === 1) return { cost: (table[0]?.[p]?.cost ?? Infinity) + own, back: 0 };
-        if (way) return { cost: way.cost + own, back: way.back };
-        let best = Infinity;
-        let back = 0;
+/** Costs that differ by less are the same: the earlier choice stays. */
+const SAME = 1e-12;
+
+/** One event more: `table` is of the two before it, the result of the last of them and the new one. */
+function withEvent(
+  table: Table,
+  events: readonly HandEvent[],
+  grips: readonly (readonly Grip[])[],
+  single: readonly Float64Array[],
+  i: number,
+  spans: Spans,
+): Table {
+  const [first, middle, event] = [events[i - 2], events[i - 1], events[i]];
+  const two = grips[i - 2] ?? [];
+  const before = grips[i - 1] ?? [];
+  const here = grips[i] ?? [];
+  const next = emptyTable(before.length, here.length);
+  if (!middle || !event) return next;
+  const line = first !== undefined && isLine(first, middle, event);
+  before.forEach((b, p) => {
+    // Where no line binds three events, the best way to the middle one is the best for all that follow.
+    let wayCost = i === 1 ? (table.cost[p] ?? Infinity) : Infinity;
+    let wayBack = 0;
+    if (i > 1 && !line)
+      for (let k = 0; k < two.length; k += 1) {
+        const cost = table.cost[k * table.width + p] ?? Infinity;
+        if (cost < wayCost - SAME) {
+          wayCost = cost;
+          wayBack = k;
+        }
+      }
+    here.forEach((h, c) => {
+      const own = (single[i]?.[c] ?? 0) + stepCost(event, b, h, spans);
+      let best = wayCost;
+      let back = wayBack;
+      if (line)
         for (let k = 0; k < two.length; k += 1) {
           const t = two[k];
-          const cost = t ? (table[k]?.[p]?.cost ?? Infinity) + tripleCost(t, b, h, spans) : Infinity;
-          if (cost < best - 1e-12) {
+          const cost = t ? (table.cost[k * table.width + p] ?? Infinity) + tripleCost(t, b, h, spans) : Infinity;
+          if (cost < best - SAME) {
             best = cost;
             back = k;
           }
         }
-        return { cost: best + own, back };
-      });
+      next.cost[p * next.width + c] = best + own;
+      next.back[p * next.width + c] = back;
     });
-    backs.push(next.map((row) => row.map((cell) => cell.back)));
-    table = next;
+  });
+  return next;
+}
+
+/** The least-cost fingers of a hand's events. No events give no fingers and no cost. */
+export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans): Solution {
+  const choices = events.map((e) => assignmentsOf(e, hand));
+  const grips = events.map((e, i) => (choices[i] ?? []).map((a) => gripOf(e, a, hand)));
+  const single = events.map((e, i) => Float64Array.from(grips[i] ?? [], (grip) => eventCost(e, grip, spans)));
+  const [alone] = single;
+  if (!alone) return { fingers: [], cost: 0 };
+  const tables: Table[] = [{ width: alone.length, cost: alone, back: new Uint8Array(alone.length) }];
+  for (let i = 1; i < events.length; i += 1) {
+    const last = tables[i - 1];
+    if (last) tables.push(withEvent(last, events, grips, single, i, spans));
   }
-  if (events.length === 1) {
-    const row = table[0] ?? [];
-    const c = row.reduce((best, cell, k) => (cell.cost < (row[best]?.cost ?? Infinity) ? k : best), 0);
-    return { fingers: [choices[0]?.[c] ?? []], cost: row[c]?.cost ?? 0 };
-  }
-  let p = 0;
-  let c = 0;
-  let cost = Infinity;
-  table.forEach((row, k) =>
-    row.forEach((cell, m) => {
-      if (cell.cost < cost) {
-        cost = cell.cost;
-        p = k;
-        c = m;
-      }
-    }),
-  );
+  const end = tables[tables.length - 1];
+  const best = end ? end.cost.reduce((m, cost, at) => (cost < (end.cost[m] ?? Infinity) ? at : m), 0) : 0;
+  const width = end?.width ?? 1;
+  let [p, c] = events.length === 1 ? [0, best] : [Math.floor(best / width), best % width];
   const picks: number[] = [];
   for (let i = events.length - 1; i >= 1; i -= 1) {
-    picks.unshift(c);
-    const back = backs[i - 1]?.[p]?.[c] ?? 0;
+    picks.push(c);
+    const table = tables[i];
+    const back = table?.back[p * table.width + c] ?? 0;
     c = p;
     p = back;
   }
-  picks.unshift(c);
-  return { fingers: picks.map((k, i) => choices[i]?.[k] ?? []), cost };
+  picks.push(c);
+  picks.reverse();
+  return { fingers: picks.map((k, i) => choices[i]?.[k] ?? []), cost: end?.cost[best] ?? 0 };
 }
