@@ -227,3 +227,49 @@ test('a stretch of notes gets a hairpin and loses its fingers at once; own signs
   await expect(page.getByRole('link', { name: 'Shelf' })).toBeHidden();
   await expect(page.getByRole('heading', { name: 'What I say' })).toBeHidden();
 });
+
+test('the count follows the beams, two voices are counted apart, and 6/8 goes by eighths where the teacher says so', async ({
+  page,
+}) => {
+  const counts = page.getByRole('group', { name: 'Count' }).first();
+  await openOwnStudio(page);
+  await bringIn(
+    page,
+    'five.musicxml',
+    xmlOf('X:1\nT:Five\nM:5/8\nL:1/8\nQ:1/8=180\nK:G\nGB dBG | AF DEF | G2 BAG | A2 F3 |]'),
+  );
+  await goTo(page, 'Marks');
+  // The beams join two and three: nothing is asked.
+  await expect(counts).toContainText('1&2lali');
+  await expect(page.getByRole('combobox', { name: '5/8 and 7/8' })).toHaveCount(0);
+
+  await goTo(page, 'Shelf');
+  await bringIn(
+    page,
+    'jig.musicxml',
+    xmlOf('X:1\nT:Jig\nM:6/8\nL:1/8\nQ:3/8=60\n%%score (1 2)\nV:1\nV:2\nK:G\nV:1\nG3 B2c | d6 |]\nV:2\nD6 | G6 |]'),
+  );
+  await goTo(page, 'Marks');
+  await expect(counts).toContainText('12li1(2)');
+  await page.getByRole('combobox', { name: '6/8 and 3/8' }).selectOption('eighths');
+  await expect(counts).toContainText('6');
+  await expect
+    .poll(async () => (await storedRows(page, 'pieces')).map((p) => p['teaching']))
+    .toContainEqual({ compound: 'eighths' });
+  await page.reload();
+  await expect(page.getByRole('combobox', { name: '6/8 and 3/8' })).toHaveValue('eighths');
+  await expect(counts).toContainText('6');
+});
+
+test('the hand of a cello is marked where it opens', async ({ page }) => {
+  await openOwnStudio(page);
+  await bringIn(
+    page,
+    'cello.musicxml',
+    xmlOf('X:1\nT:Open hand\nM:3/4\nL:1/4\nQ:1/4=80\nV:1 clef=bass name="Cello"\nK:D\nD,, E,, F,, | G,,3 |]'),
+  );
+  await goTo(page, 'Marks');
+  const fingers = page.getByRole('group', { name: 'Fingers' }).first();
+  await expect(fingers.getByRole('button').first()).toBeVisible();
+  await expect.poll(() => fingers.getByRole('button').allTextContents()).toEqual(['1', 'x2']);
+});

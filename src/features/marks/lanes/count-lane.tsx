@@ -71,6 +71,15 @@ function rowsOf(counts: readonly BarCount[]): readonly number[] {
 const ROW = 24;
 const ABOVE = 6;
 
+/** Pixels between counts that leave no room for brackets: the paler figure alone says that it is silent. */
+const TIGHT = 26;
+function isTight(places: readonly (number | null)[], at: number): boolean {
+  const here = places[at] ?? null;
+  return [places[at - 1] ?? null, places[at + 1] ?? null].some(
+    (other) => here !== null && other !== null && Math.abs(other - here) < TIGHT,
+  );
+}
+
 /** Counts under the notes; held and silent ones in brackets or left out; bars of rest by their number. */
 export function CountLane({ score, counts, onsets, layout, words, silent }: Props): ReactNode {
   const rests = restsCounted(counts);
@@ -95,8 +104,9 @@ export function CountLane({ score, counts, onsets, layout, words, silent }: Prop
               {rest}
             </span>
           );
-        return barCount.tokens.map((token) => {
-          const x = xOfOnset(token.onset, bar, onsets, layout);
+        const places = barCount.tokens.map((token) => xOfOnset(token.onset, bar, onsets, layout));
+        return barCount.tokens.map((token, t) => {
+          const x = places[t] ?? null;
           const word = words.get(onsets.get(token.onset) ?? '');
           if (x === null || (!token.sounding && silent === 'hidden')) return null;
           return (
@@ -105,7 +115,7 @@ export function CountLane({ score, counts, onsets, layout, words, silent }: Prop
               className={`figure absolute -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-sm leading-6 tracking-[-0.1em] text-ink-3'}`}
               style={{ left: x, top }}
             >
-              {word ?? (token.sounding ? token.text : `(${token.text})`)}
+              {word ?? (token.sounding || isTight(places, t) ? token.text : `(${token.text})`)}
             </span>
           );
         });
