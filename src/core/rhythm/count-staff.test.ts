@@ -37,12 +37,17 @@ describe('uneven bars', () => {
   it.each([
     ['5/8', 'cc ccc | ccc cc |', ['1 & 2 la li', '1 la li 2 &']],
     ['7/8', 'cc cc ccc | cc ccc cc | ccc cc cc |', ['1 & 2 & 3 la li', '1 & 2 la li 3 &', '1 la li 2 & 3 &']],
+    // Two beats under one beam.
+    ['7/8', 'cccc ccc | ccc cccc |', ['1 & 2 & 3 la li', '1 la li 2 & 3 &']],
     ['8/8', 'ccc ccc cc |', ['1 la li 2 la li 3 &']],
     ['10/8', 'ccc cc ccc cc |', ['1 la li 2 & 3 la li 4 &']],
   ])('%s: beams say the beats of %s', (meter, music, expected) => expect(counted(meter, music)).toEqual(expected));
+  it('of an even bar only where they are uneven themselves', () =>
+    expect(counted('8/8', 'cccc cccc |')).toEqual(['1 2 3 4 5 6 7 8']));
   it('else accents, else long notes', () => {
     expect(counted('5/8', 'c c !accent!c c c | c c c c c |')).toEqual(['1 & 2 la li', '1 & 2 la li']);
     expect(counted('5/8', 'c2 c3 | c c c c c |')).toEqual(['1 2', '1 & 2 la li']);
+    expect(counted('7/8', 'c4 c c c | c c c c4 |')).toEqual(['1 (2) 3 la li', '1 la li 2 (3)']);
   });
   it('else the teacher', () => {
     expect(counted('5/8', 'c c c c c |')).toEqual(['1 la li 2 &']);

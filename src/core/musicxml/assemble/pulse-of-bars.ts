@@ -61,7 +61,9 @@ function best(candidates: readonly Groups[], evidence: readonly Evidence[]): Gro
     .map((groups) => ({ groups, fit: sum(evidence.map((e) => fit(groups, e))) }))
     .sort((a, b) => b.fit - a.fit);
   const [first, second] = ranked;
-  return first && first.fit > (second?.fit ?? -Infinity) && first.fit > 0 ? first.groups : null;
+  // An even bar may as well have even beats: more has to speak for these than against them.
+  const enough = sum(first?.groups ?? []) % 2 === 1 || (first?.fit ?? 0) > 0;
+  return first && second && enough && first.fit > second.fit ? first.groups : null;
 }
 
 const ACCENTS: ReadonlySet<string> = new Set(['accent', 'strong-accent']);
