@@ -33,7 +33,8 @@ const openString = (n: FingeredNote): boolean => n.finger === '0' || n.fret === 
 
 const bowed: Count = (moves) => {
   const stopped = moves.filter((m) => !openString(m.from) && !openString(m.to));
-  const shifts = stopped.filter((m) => m.from.position !== m.to.position).length;
+  // A position stands at the note where it changes, and nowhere else.
+  const shifts = stopped.filter((m) => m.to.position !== undefined).length;
   const crossings = moves.filter((m) => m.from.string !== m.to.string).length;
   return [
     ...said('shift', shifts, 'shift of the hand', 'shifts of the hand'),
