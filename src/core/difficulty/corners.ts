@@ -67,6 +67,28 @@ function beyondTheUsual(played: readonly BarDifficulty[]): readonly Beyond[] {
   });
 }
 
+/** A bar with how it stands among the others. */
+interface Ranked {
+  readonly d: BarDifficulty;
+  readonly beyond: number;
+  readonly by: ReadonlyMap<ReasonKind, number>;
+  readonly rank: number;
+}
+
+/** So many of the hardest at most, hardest first; a bar beside one that is taken already has less of a claim. */
+function hardestOf(candidates: readonly Ranked[], most: number): readonly Ranked[] {
+  const taken = new Map<number, Ranked>();
+  const claim = ({ d, rank }: Ranked): number =>
+    taken.has(d.bar - 1) || taken.has(d.bar + 1) ? rank * CORNER_WEIGHTS.besides : rank;
+  while (taken.size < most) {
+    let next: Ranked | null = null;
+    for (const c of candidates) if (!taken.has(c.d.bar) && (next === null || claim(c) > claim(next))) next = c;
+    if (next === null) break;
+    taken.set(next.d.bar, next);
+  }
+  return [...taken.values()];
+}
+
 /**
  * Bars that will cost the time: clearly beyond what the piece asks everywhere and not easy in themselves, hardest
  * first, at most one bar in six. A bar that has come before note for note is learned there.
@@ -77,26 +99,17 @@ export function cornersOf(difficulties: readonly BarDifficulty[]): Corner[] {
   const played = difficulties.filter((d) => d.hands.length > 0);
   const beyond = beyondTheUsual(played);
   const ranked = played
-    .map((d, i) => {
+    .map((d, i): Ranked => {
       const { all, by } = beyond[i] ?? { all: 0, by: new Map<ReasonKind, number>() };
       return { d, beyond: all, by, rank: all + CORNER_WEIGHTS.whole * d.score };
     })
     .filter(({ d }) => d.copyOf === null);
-  const candidates = ranked.filter(({ d, beyond: b }) => b >= CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least);
-  const corners: (typeof ranked)[number][] = [];
-  const most = Math.ceil(difficulties.length / CORNER_WEIGHTS.oneIn);
-  while (corners.length < most) {
-    const left = candidates
-      .filter((c) => !corners.includes(c))
-      .map((c) => ({
-        c,
-        rank: corners.some(({ d }) => Math.abs(c.d.bar - d.bar) === 1) ? c.rank * CORNER_WEIGHTS.besides : c.rank,
-      }));
-    const [next] = left.sort((a, b) => b.rank - a.rank || a.c.d.bar - b.c.d.bar);
-    if (!next) break;
-    corners.push(next.c);
-  }
-  const next = Math.max(0, ...ranked.filter((c) => !corners.includes(c)).map((c) => c.rank));
+  const corners = hardestOf(
+    ranked.filter(({ d, beyond: b }) => b >= CORNER_WEIGHTS.above && d.score >= CORNER_WEIGHTS.least),
+    Math.ceil(difficulties.length / CORNER_WEIGHTS.oneIn),
+  );
+  const isCorner = new Set(corners.map(({ d }) => d.bar));
+  const next = ranked.reduce((m, c) => (isCorner.has(c.d.bar) ? m : Math.max(m, c.rank)), 0);
   return corners.map(({ d, by, rank }) => ({
     ...d,
     // What makes it a corner is said first, not what every bar asks.

@@ -27,7 +27,7 @@ function unevenParts(meter: Meter): number | null {
   const [part] = meter.parts;
   if (!part || meter.parts.length > 1 || part.groups.length > 1 || part.unit < 8) return null;
   const [count = 0] = part.groups;
-  return count >= LEAST_PARTS && count <= MOST_PARTS && count % 3 !== 0 && ![4, 6].includes(count) ? count : null;
+  return count >= LEAST_PARTS && count <= MOST_PARTS && count % 3 !== 0 ? count : null;
 }
 
 /** Places in parts of the bar at which something speaks for a beat, and stretches that speak against one inside. */
