@@ -19,6 +19,9 @@ export function movedInWords({ steps, semitones }: Pick<Repeat, 'steps' | 'semit
   return size < 7 ? `a ${name} ${way}` : `an octave and a ${name} ${way}`;
 }
 
+/** Bars whose differences are told one by one. */
+const MOST_TOLD = 3;
+
 /** Where in its bar a set of notes lies: "the last two notes of bar 8", "the third note of bar 5", "all of bar 16". */
 function placeInBar(score: Score, d: Difference, part: string | null, staff: number | null): string {
   const inBar = score.notes.filter(
@@ -45,9 +48,10 @@ function placeInBar(score: Score, d: Difference, part: string | null, staff: num
  * @example differencesInWords(score, { differences: [], part: null, staff: null }) // → 'the same'
  */
 export function differencesInWords(score: Score, repeat: Pick<Repeat, 'differences' | 'part' | 'staff'>): string {
-  const places = repeat.differences.map((d) => placeInBar(score, d, repeat.part, repeat.staff));
-  if (places.length === 0) return 'the same';
-  if (places.length > 3) return `the same but for notes in ${places.length} bars`;
+  const { differences } = repeat;
+  if (differences.length === 0) return 'the same';
+  if (differences.length > MOST_TOLD) return `the same but for notes in ${differences.length} bars`;
+  const places = differences.map((d) => placeInBar(score, d, repeat.part, repeat.staff));
   const [last = '', ...before] = [...places].reverse();
   return `the same but for ${before.length > 0 ? `${before.reverse().join(', ')} and ` : ''}${last}`;
 }
