@@ -1,4 +1,4 @@
-import { beatOnsets, keyAlter, type Bar, type Note, type Score } from '../score';
+import { beatOnsets, isBlackKey, keyAlter, type Bar, type Note, type Score } from '../score';
 import { plural, reason, type DifficultyReason } from './reasons';
 
 /** A struck note with how long it sounds, ties joined, in ticks. */
@@ -25,7 +25,6 @@ export interface HandBar {
 
 type Listen = (hand: HandBar) => readonly DifficultyReason[];
 
-const BLACK = new Set([1, 3, 6, 8, 10]);
 const keysOf = (notes: readonly Note[]): number[] => notes.flatMap((n) => (n.midi === null ? [] : [n.midi]));
 const mainNotes = ({ notes }: HandBar): readonly Note[] =>
   notes.flatMap((s) => (s.note.grace === null ? [s.note] : []));
@@ -122,7 +121,7 @@ const accidentals: Listen = (hand) => {
 
 const blackKeys: Listen = (hand) => {
   const keys = keysOf(mainNotes(hand));
-  const black = keys.filter((k) => BLACK.has(k % 12)).length;
+  const black = keys.filter(isBlackKey).length;
   return hand.keyboard && keys.length > 2
     ? reason('black', black / keys.length, `${plural(black, 'black key')} among ${keys.length}`)
     : [];

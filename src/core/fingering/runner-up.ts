@@ -7,6 +7,19 @@ export interface Answer {
   readonly cost: number;
 }
 
+/** What can be had at a note of a column: each place in which it is stopped, with the least cost through that place. */
+export const answersAt = <Stop extends { readonly note: { readonly id: string } }>(
+  places: readonly { readonly stops: readonly Stop[] }[],
+  through: Float64Array | undefined,
+  noteId: string,
+  textOf: (stop: Stop) => string,
+): readonly Answer[] =>
+  places.flatMap((place, k) => {
+    const stop = place.stops.find((s) => s.note.id === noteId);
+    const cost = through?.[k];
+    return stop && cost !== undefined ? [{ text: textOf(stop), cost }] : [];
+  });
+
 /** So little dearer is as good to many hands: the runner-up is said. */
 const CLOSE = 1;
 

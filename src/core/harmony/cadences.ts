@@ -1,19 +1,6 @@
-import { struckNotes, type Score } from '../score';
+import { lastWhere, struckNotes, type Score } from '../score';
 import type { BeatChord, Cadence, CadenceKind } from './harmony';
 import { isMinorMode, keyAt, type KeySpan } from './keys';
-
-/** The place of the last of a sorted list for which `before` holds; -1 where it holds for none. */
-function lastWhere<T>(list: readonly T[], before: (item: T) => boolean): number {
-  let low = -1;
-  let high = list.length;
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    const item = list[middle];
-    if (item !== undefined && before(item)) low = middle;
-    else high = middle;
-  }
-  return low;
-}
 
 /** The last beat with a chord up to a place. */
 function chordBack(beats: readonly BeatChord[], from: number): number {

@@ -1,5 +1,6 @@
 import type { HeardBeat } from './beats';
-import { candidatesFor, type Candidate } from './chord-evidence';
+import type { Candidate } from './chord-evidence';
+import { remembering, type Fits } from './remembered-runs';
 import { growthOfPrice, pricesInKey } from './chord-in-key';
 import { CHORDS } from './chord-kinds';
 import { motionPrice } from './chord-motion';
@@ -114,34 +115,10 @@ function keySumsOf({ beats, content, keys, signature }: HarmonyQuestion): readon
   return sums;
 }
 
-/** Beats with the very same notes, lengths and figures have one number: music that comes again is weighed once. */
-function beatClasses(beats: readonly HeardBeat[]): readonly number[] {
-  const known = new Map<string, number>();
-  return beats.map(({ from, to, strength, notes, ringing }) => {
-    const heard = notes.map((n) => `${n.key} ${n.letter ?? ''} ${n.from - from} ${n.to - from} ${n.figure}`);
-    const face = `${to - from} ${strength}|${heard.join()}|${ringing.map((n) => `${n.key} ${n.figure}`).join()}`;
-    const there = known.get(face) ?? known.size;
-    known.set(face, there);
-    return there;
-  });
-}
-
-/** The chords that fit a run best; a run of beats that came before is not weighed again. */
-function remembering({ beats, content, alone }: HarmonyQuestion): (from: number, to: number) => readonly Candidate[] {
-  const classes = beatClasses(beats);
-  const known = new Map<string, readonly Candidate[]>();
-  return (from, to) => {
-    const face = classes.slice(from, to).join();
-    const there = known.get(face) ?? candidatesFor(content, from, to, alone, CANDIDATES);
-    known.set(face, there);
-    return there;
-  };
-}
-
 /** The chords that are weighed for a run: the printed one alone, what sounds, or in silence what went before. */
 function candidatesOfRun(
   { printed }: HarmonyQuestion,
-  fits: (from: number, to: number) => readonly Candidate[],
+  fits: Fits,
   from: number,
   to: number,
   before: readonly Arrival[],
@@ -234,7 +211,7 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   const { beats, content, alone, keys, signature, printed } = question;
   const n = beats.length;
   const keySums = keySumsOf(question);
-  const fits = remembering(question);
+  const fits = remembering(content, beats, alone, CANDIDATES);
   const inKey = keys.map(pricesInKey);
   const motion = priceTable(keys);
   const begins = alone ? W.beginsAlone : W.begins;
@@ -271,7 +248,7 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
 
 function followBack(
   { beats, keys, printed }: HarmonyQuestion,
-  fits: (from: number, to: number) => readonly Candidate[],
+  fits: Fits,
   endings: readonly ReadonlyMap<number, Ending>[],
   last: number | null,
 ): readonly ChordSpan[] {

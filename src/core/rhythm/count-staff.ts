@@ -2,6 +2,7 @@ import {
   add,
   compare,
   fraction,
+  hasUnsaidGroups,
   meterBeats,
   meterQuarters,
   multiply,
@@ -57,8 +58,8 @@ export interface CountingWay {
 export const USUAL_WAY: CountingWay = { system: 'meter', compound: 'beats', uneven: 'long', voices: 'apart' };
 
 /** Parts of a meter whose beats nobody says: 5/8 without groups and without a pulse of its own. */
-const isOpen = ({ groups: [count = 0], groups, unit, pulse }: MeterPart): boolean =>
-  pulse === undefined && groups.length === 1 && unit >= 8 && count >= 5 && count % 2 === 1 && count % 3 !== 0;
+const isOpen = (part: MeterPart): boolean =>
+  part.pulse === undefined && (part.groups[0] ?? 0) % 2 === 1 && hasUnsaidGroups(part);
 
 /**
  * A bar whose beats the teacher has to say: nothing in the piece does.

@@ -46,8 +46,9 @@ export {
   ZERO,
   type Fraction,
 } from './fraction';
-export { meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
-export { pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
+export { lastWhere } from './last-where';
+export { hasUnsaidGroups, meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
+export { isBlackKey, pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
 export { isPickupBar, pickupLength } from './pickup';
 export { playingOrder, type PlayingOrder } from './playing-order';
 export { barSeconds, clockText, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';

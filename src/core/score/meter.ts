@@ -1,5 +1,5 @@
 import { fraction, type Fraction, ZERO, add } from './fraction';
-import type { Meter } from './model';
+import type { Meter, MeterPart } from './model';
 
 /**
  * Nominal length of a bar in quarter notes; 0 for a free meter. 6/8 is 3, 3+2/8 is 5/2.
@@ -53,6 +53,19 @@ export function parseMeter(text: string): Meter | null {
   );
   return good ? { parts, symbol: null } : null;
 }
+
+/** From so many parts on a bar that is no multiple of three has beats of two lengths. */
+const UNEVEN_FROM = 5;
+
+/**
+ * Whether the beats of a numerator could be of two lengths, and the print does not say how they follow: 5/8, 7/8, 8/8.
+ *
+ * @example hasUnsaidGroups({ groups: [5], unit: 8 }) // → true
+ */
+export const hasUnsaidGroups = ({ groups, unit }: MeterPart): boolean => {
+  const [count = 0] = groups;
+  return groups.length === 1 && unit >= 8 && count >= UNEVEN_FROM && count % 3 !== 0;
+};
 
 /**
  * Beats of a bar of this meter as lengths in quarters, in order: 4/4 is four of 1, 6/8 two of 3/2,

@@ -28,6 +28,13 @@ export const transpositionInSemitones = (transpose: Transposition): number =>
 export const staffPosition = (pitch: Pitch): number => pitch.octave * 7 + STEPS.indexOf(pitch.step);
 
 /**
+ * Whether a MIDI key is a black one of the keyboard.
+ *
+ * @example isBlackKey(61) // → true
+ */
+export const isBlackKey = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) + 12) % 12);
+
+/**
  * `C4`, `F♯5`, `B♭3`.
  *
  * @example pitchName({ step: 'F', alter: 1, octave: 4 }) // → 'F♯4'

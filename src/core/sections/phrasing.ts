@@ -1,5 +1,5 @@
 import type { Repeat } from '../sameness';
-import { beatOnsets, pickupLength, struckNotes, type Bar, type Note, type Score } from '../score';
+import { beatOnsets, lastWhere, pickupLength, struckNotes, type Bar, type Note, type Score } from '../score';
 import { texturesOf, type Texture } from './texture';
 
 /** The highest note of an onset, with its sounding end. */
@@ -34,16 +34,8 @@ function median(values: readonly number[]): number {
 }
 
 /** Index of the last event that begins before `at`; -1 for none. Events in order of onset. */
-export function lastBefore(melody: readonly MelodyEvent[], at: number): number {
-  let low = 0;
-  let high = melody.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((melody[middle]?.onset ?? Infinity) < at) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-}
+export const lastBefore = (melody: readonly MelodyEvent[], at: number): number =>
+  lastWhere(melody, (event) => event.onset < at);
 
 /** What a range of bars that comes again says of a bar: how long it lasts, weighed, and in words. */
 export interface Return {

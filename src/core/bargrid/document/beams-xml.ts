@@ -1,18 +1,12 @@
-import type { Meter } from '../../score';
+import { hasUnsaidGroups } from '../../score';
 import type { Draft, DraftEvent } from '../draft';
 import { writtenPieces } from './event-xml';
 
 const FLAGGED: ReadonlySet<string | null> = new Set(['eighth', '16th', '32nd', '64th', '128th']);
 
-/** Bars whose beats the beams have to tell: an odd number of eighths or shorter without printed groups. */
-const asksForBeams = (meter: Meter | null): boolean =>
-  meter !== null &&
-  meter.parts.some(
-    ({ groups: [count = 0], groups, unit }) => groups.length === 1 && unit >= 8 && count >= 5 && count % 3 !== 0,
-  );
-
-/** Whether the beams of a draft are written down; elsewhere engraving finds them by the meter. */
-export const writesBeams = (draft: Draft): boolean => draft.bars.some((bar) => asksForBeams(bar.meter));
+/** Whether the beams of a draft are written down: where they have to tell the beats. Elsewhere engraving finds them. */
+export const writesBeams = (draft: Draft): boolean =>
+  draft.bars.some((bar) => bar.meter?.parts.some(hasUnsaidGroups) ?? false);
 
 const isFlagged = (event: DraftEvent): boolean => {
   const [piece, ...more] = writtenPieces(event);

@@ -1,14 +1,5 @@
 /** What every choice of fingers would cost: how far the one that was taken is ahead. */
-import {
-  assignmentsOf,
-  eventCost,
-  gripOf,
-  isLine,
-  stepCost,
-  tripleCost,
-  type Assignment,
-  type HandEvent,
-} from './solve';
+import { choicesOf, isLine, stepCost, tablesOf, tripleCost, type Assignment, type HandEvent } from './solve';
 import type { Spans } from './spans';
 import type { Hand } from './standard';
 
@@ -23,9 +14,9 @@ export interface Choice {
  * from both ends.
  */
 export function leastWith(events: readonly HandEvent[], hand: Hand, spans: Spans): readonly (readonly Choice[])[] {
-  const choices = events.map((e) => assignmentsOf(e, hand));
-  const grips = events.map((e, i) => (choices[i] ?? []).map((a) => gripOf(e, a, hand)));
-  const single = events.map((e, i) => (grips[i] ?? []).map((grip) => eventCost(e, grip, spans)));
+  const choices = choicesOf(events, hand, spans);
+  const { assignments, grips, single } = choices;
+  const tables = tablesOf(events, choices, spans);
   const lineAt = (i: number): boolean => {
     const [a, b, c] = events.slice(i - 2, i + 1);
     return i >= 2 && a !== undefined && b !== undefined && c !== undefined && isLine(a, b, c);
@@ -46,16 +37,7 @@ export function leastWith(events: readonly HandEvent[], hand: Hand, spans: Spans
     return best;
   };
   const count = (i: number): number => grips[i]?.length ?? 0;
-  // upTo[i][p][c] and after[i][p][c]: events up to i, and those behind it, with choices p of i - 1 and c of i.
-  const upTo: number[][][] = [];
-  for (let i = 1; i < events.length; i += 1)
-    upTo[i] = Array.from({ length: count(i - 1) }, (_p, p) =>
-      Array.from({ length: count(i) }, (_c, c) => {
-        const own = moves[i]?.[p]?.[c] ?? 0;
-        if (i === 1) return (single[0]?.[p] ?? 0) + own;
-        return own + least(count(i - 2), (k) => (upTo[i - 1]?.[k]?.[p] ?? Infinity) + triple(i, k, p, c));
-      }),
-    );
+  // after[i][p][c]: what is behind event i costs, with choices p of i - 1 and c of i.
   const after: number[][][] = [];
   for (let i = events.length - 1; i >= 1; i -= 1)
     after[i] = Array.from({ length: count(i - 1) }, (_p, p) =>
@@ -68,9 +50,12 @@ export function leastWith(events: readonly HandEvent[], hand: Hand, spans: Spans
             ),
       ),
     );
-  const both = (i: number, p: number, c: number): number => (upTo[i]?.[p]?.[c] ?? 0) + (after[i]?.[p]?.[c] ?? 0);
+  const both = (i: number, p: number, c: number): number => {
+    const table = tables[i];
+    return (table?.cost[p * table.width + c] ?? 0) + (after[i]?.[p]?.[c] ?? 0);
+  };
   return events.map((_, i) =>
-    (choices[i] ?? []).map((fingers, c) => ({
+    (assignments[i] ?? []).map((fingers, c) => ({
       fingers,
       cost:
         events.length === 1

@@ -1,5 +1,5 @@
 /** The same material gets the same fingers: which columns came before, and how they were fingered. */
-import { staffPosition, type Note, type Score } from '../../score';
+import { isBlackKey, staffPosition, type Note, type Score } from '../../score';
 import type { HandColumn } from './hands';
 import type { Assignment } from './solve';
 
@@ -13,8 +13,6 @@ export interface Model {
   /** Its fingers would put the thumb on a black key that was white there. */
   readonly blackKeys: boolean;
 }
-
-const isBlack = (midi: number | null): boolean => [1, 3, 6, 8, 10].includes((midi ?? 0) % 12);
 
 /** Columns of a figure; fewer say nothing of a hand. */
 const LEAST_FIGURE = 3;
@@ -64,8 +62,8 @@ export function earlierFingers(
         columns[i]?.notes.some(
           (n, v) =>
             fingers[before[k] ?? -1]?.[v] === 1 &&
-            isBlack(n.midi) &&
-            !isBlack(columns[before[k] ?? -1]?.notes[v]?.midi ?? null),
+            isBlackKey(n.midi ?? 0) &&
+            !isBlackKey(columns[before[k] ?? -1]?.notes[v]?.midi ?? 0),
         ),
       );
     list.forEach((i, k) => {

@@ -1,4 +1,4 @@
-import { spanSeconds, struckNotes, type Note, type Score } from '../../score';
+import { lastWhere, spanSeconds, struckNotes, type Note, type Score } from '../../score';
 import { ticks } from '../../units';
 import type { Hand } from './standard';
 
@@ -40,17 +40,8 @@ export function handsOf(
     const low = (keys[Math.floor(keys.length / 2)] ?? 60) < 58;
     // Notes in order of onset; one that still sounds began at most so long ago.
     const longest = mine.reduce((m, x) => Math.max(m, x.sounding), 0);
-    const from = (onset: number): number => {
-      let low = 0;
-      let high = mine.length;
-      while (low < high) {
-        const middle = (low + high) >> 1;
-        if ((mine[middle]?.note.onset ?? Infinity) < onset - Math.min(longest, LONGEST_HELD * score.ticksPerQuarter))
-          low = middle + 1;
-        else high = middle;
-      }
-      return low;
-    };
+    const reach = Math.min(longest, LONGEST_HELD * score.ticksPerQuarter);
+    const from = (onset: number): number => lastWhere(mine, (s) => s.note.onset < onset - reach) + 1;
     const busy = (hand: Hand, onset: number, except: ReadonlySet<string>): boolean => {
       for (let i = from(onset); i < mine.length; i += 1) {
         const s = mine[i];

@@ -14,6 +14,7 @@ import {
   weakFinger,
   type Played,
 } from './rules';
+import { isBlackKey } from '../../score';
 import { FINGERS, type Finger, type Spans } from './spans';
 import type { Hand } from './standard';
 
@@ -39,8 +40,6 @@ export interface HandEvent {
 
 /** Fingers of an event's notes, low to high. */
 export type Assignment = readonly Finger[];
-
-const isBlack = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) + 12) % 12);
 
 /**
  * Fingers that can take the notes: in the order of the keys, locks kept; with more than five notes neighbours share
@@ -85,7 +84,7 @@ export interface Grip {
 export function gripOf(event: HandEvent, fingers: Assignment, hand: Hand): Grip {
   const all = event.keys.map((key, i) => ({
     x: hand === 'right' ? key : -key,
-    black: isBlack(key),
+    black: isBlackKey(key),
     finger: fingers[i] ?? 1,
     held: event.held[i] ?? false,
   }));
@@ -169,7 +168,7 @@ export interface Solution {
 }
 
 /** Costs of two events together, place p × width + c: the p-th choice of the one and the c-th of the other. */
-interface Table {
+export interface Table {
   readonly width: number;
   readonly cost: Float64Array;
   /** The choice of the event before both. */
@@ -233,22 +232,42 @@ function withEvent(
   return next;
 }
 
+/** What may be played at each event, and what each choice costs by itself. */
+export interface Choices {
+  readonly assignments: readonly (readonly Assignment[])[];
+  readonly grips: readonly (readonly Grip[])[];
+  readonly single: readonly Float64Array[];
+}
+
+export function choicesOf(events: readonly HandEvent[], hand: Hand, spans: Spans): Choices {
+  const assignments = events.map((e) => assignmentsOf(e, hand));
+  const grips = events.map((e, i) => (assignments[i] ?? []).map((a) => gripOf(e, a, hand)));
+  const single = events.map((e, i) => Float64Array.from(grips[i] ?? [], (grip) => eventCost(e, grip, spans)));
+  return { assignments, grips, single };
+}
+
+/** The least costs up to each event and its neighbour before it; the first table is of one event alone. */
+export function tablesOf(events: readonly HandEvent[], { grips, single }: Choices, spans: Spans): readonly Table[] {
+  const tables: Table[] = [];
+  single.forEach((alone, i) => {
+    const last = tables[i - 1];
+    tables.push(
+      last
+        ? withEvent(last, events, grips, single, i, spans)
+        : { width: alone.length, cost: alone, back: new Uint8Array(alone.length) },
+    );
+  });
+  return tables;
+}
+
 /** The least-cost fingers of a hand's events. No events give no fingers and no cost. */
 export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans): Solution {
-  const choices = events.map((e) => assignmentsOf(e, hand));
-  const grips = events.map((e, i) => (choices[i] ?? []).map((a) => gripOf(e, a, hand)));
-  const single = events.map((e, i) => Float64Array.from(grips[i] ?? [], (grip) => eventCost(e, grip, spans)));
-  const [alone] = single;
-  if (!alone) return { fingers: [], cost: 0 };
-  const tables: Table[] = [{ width: alone.length, cost: alone, back: new Uint8Array(alone.length) }];
-  for (let i = 1; i < events.length; i += 1) {
-    const last = tables[i - 1];
-    if (last) tables.push(withEvent(last, events, grips, single, i, spans));
-  }
+  const choices = choicesOf(events, hand, spans);
+  const tables = tablesOf(events, choices, spans);
   const end = tables[tables.length - 1];
-  const best = end ? end.cost.reduce((m, cost, at) => (cost < (end.cost[m] ?? Infinity) ? at : m), 0) : 0;
-  const width = end?.width ?? 1;
-  let [p, c] = events.length === 1 ? [0, best] : [Math.floor(best / width), best % width];
+  if (!end) return { fingers: [], cost: 0 };
+  const best = end.cost.reduce((m, cost, at) => (cost < (end.cost[m] ?? Infinity) ? at : m), 0);
+  let [p, c] = events.length === 1 ? [0, best] : [Math.floor(best / end.width), best % end.width];
   const picks: number[] = [];
   for (let i = events.length - 1; i >= 1; i -= 1) {
     picks.push(c);
@@ -259,5 +278,5 @@ export function solveHand(events: readonly HandEvent[], hand: Hand, spans: Spans
   }
   picks.push(c);
   picks.reverse();
-  return { fingers: picks.map((k, i) => choices[i]?.[k] ?? []), cost: end?.cost[best] ?? 0 };
+  return { fingers: picks.map((k, i) => choices.assignments[i]?.[k] ?? []), cost: end.cost[best] ?? 0 };
 }

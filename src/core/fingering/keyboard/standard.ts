@@ -3,6 +3,7 @@
  * Charles-Louis Hanon, "The Virtuoso Pianist in 60 Exercises" (1873), no. 39 (scales in all keys) and no. 41 (arpeggios
  * on triads), as printed since in every method; where methods differ the alternatives are in `ALTERNATIVE_STARTS`.
  */
+import { isBlackKey } from '../../score';
 import type { Finger } from './spans';
 
 export type Hand = 'right' | 'left';
@@ -95,7 +96,6 @@ export function scaleCycle(tonic: number, kind: ScaleKind, hand: Hand): readonly
   return (hand === 'right' ? MINOR_RIGHT : MINOR_LEFT)[pc] ?? [];
 }
 
-const isBlack = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) + 12) % 12);
 const at = <T>(list: readonly T[], i: number): T | undefined => list[((i % list.length) + list.length) % list.length];
 
 /**
@@ -142,7 +142,7 @@ export function scaleFingers(
  */
 export function arpeggioCycle(chord: readonly number[], hand: Hand): readonly Finger[] {
   const n = chord.length;
-  const black = chord.map(isBlack);
+  const black = chord.map(isBlackKey);
   const gap = (i: number): number => {
     const a = at(chord, i) ?? 0;
     const b = at(chord, i + 1) ?? 0;
@@ -199,7 +199,7 @@ export function arpeggioFingers(
 export function chromaticFingers(keys: readonly number[], hand: Hand): Finger[] {
   const two = hand === 'right' ? [0, 5] : [4, 11];
   return keys.map((key, i) => {
-    if (isBlack(key)) return 3;
+    if (isBlackKey(key)) return 3;
     const pc = key % 12;
     // The first note of all is taken by the thumb.
     return two.includes(pc) && i > 0 ? 2 : 1;

@@ -5,7 +5,7 @@ import { stopsOf, type BowedRequest, type Stop } from './bowed-stops';
 import { stringColumns, type StringColumn } from './columns';
 import type { BowedStrings } from '../../instruments';
 import { cheapestPath, leastThrough } from './lattice';
-import { runnerUp, type Answer } from '../runner-up';
+import { answersAt, runnerUp } from '../runner-up';
 
 /** Places for one or two notes at once; more than two are taken as the top two (the rest are rolled). */
 function placesOf(column: StringColumn, instrument: BowedStrings, request: BowedRequest): Place[] {
@@ -142,12 +142,6 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
   const step = (a: Place, b: Place, c: number): number => stepCost(a, b, columnAt(c));
   const path = cheapestPath(spread, own, step);
   const through = request.margins ? leastThrough(spread, own, step) : [];
-  const answersAt = (c: number, noteId: string): readonly Answer[] =>
-    (spread[c] ?? []).flatMap((place, k) => {
-      const stop = place.stops.find((s) => s.note.id === noteId);
-      const cost = through[c]?.[k];
-      return stop && cost !== undefined ? [{ text: answerText(stop), cost }] : [];
-    });
   const notes: FingeredNote[] = [];
   let shown: string | null = null;
   // The string on which the hand lies open, once it was said.
@@ -174,7 +168,7 @@ export function fingerBowed(score: Score, instrument: BowedStrings, request: Bow
         ...(changes && name !== null ? { position: name } : {}),
         ...(opens ? { extended: true as const } : {}),
         locked,
-        ...(locked ? {} : runnerUp(answerText(stop), answersAt(c, stop.note.id))),
+        ...(locked ? {} : runnerUp(answerText(stop), answersAt(spread[c] ?? [], through[c], stop.note.id, answerText))),
         why: locked ? 'yours' : reasonFor(stop, changes && c > 0, crossed),
       });
     }

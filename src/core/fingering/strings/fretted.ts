@@ -4,7 +4,7 @@ import { fingerShape } from './chord-shapes';
 import { stringColumns, type StringColumn } from './columns';
 import type { FrettedStrings } from '../../instruments';
 import { cheapestPath, leastThrough } from './lattice';
-import { runnerUp, type Answer } from '../runner-up';
+import { answersAt, runnerUp } from '../runner-up';
 
 export interface FrettedRequest {
   readonly locks: ReadonlyMap<string, { readonly finger?: string; readonly string?: number; readonly fret?: number }>;
@@ -176,12 +176,6 @@ export function fingerFretted(score: Score, instrument: FrettedStrings, request:
     step(a, b, columns[c]?.column ?? { notes: [], seconds: 1, length: 0, afterRest: false });
   const path = cheapestPath(placed, ownOf, stepTo);
   const through = request.margins ? leastThrough(placed, ownOf, stepTo) : [];
-  const answersAt = (c: number, noteId: string): readonly Answer[] =>
-    (placed[c] ?? []).flatMap((place, k) => {
-      const stop = place.stops.find((s) => s.note.id === noteId);
-      const cost = through[c]?.[k];
-      return stop && cost !== undefined ? [{ text: answerText(stop), cost }] : [];
-    });
   const from = request.from ?? 0;
   const to = request.to ?? score.bars.length - 1;
   let hand: number | null = null;
@@ -201,7 +195,7 @@ export function fingerFretted(score: Score, instrument: FrettedStrings, request:
         fret: s.fret,
         ...(moved && i === 0 && place?.hand != null ? { position: `fret ${place.hand}` } : {}),
         locked,
-        ...(locked ? {} : runnerUp(answerText(s), answersAt(c, s.note.id))),
+        ...(locked ? {} : runnerUp(answerText(s), answersAt(placed[c] ?? [], through[c], s.note.id, answerText))),
         why: locked
           ? 'yours'
           : s.fret === 0

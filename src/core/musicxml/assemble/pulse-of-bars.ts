@@ -2,13 +2,12 @@
  * How bars of an uneven meter without printed groups are beaten: 5/8 as 2+3 or 3+2. Their beams say it, else their
  * accents, else their long notes; what they all leave open is left open.
  */
-import type { Bar, Meter, Note, Score } from '../../score';
+import { hasUnsaidGroups, type Bar, type Meter, type Note, type Score } from '../../score';
 import type { BeamedGroup } from '../measure/raw-measure';
 
 type Groups = readonly number[];
 
-/** From how many parts a bar is uneven, and up to how many it is still heard in groups. */
-const LEAST_PARTS = 5;
+/** Up to how many parts a bar is heard in groups. */
 const MOST_PARTS = 13;
 
 /** Ways to make a sum of twos and threes, both of them in it. */
@@ -25,9 +24,9 @@ function groupings(sum: number): readonly Groups[] {
 /** The numerator of a meter whose beats could be of two lengths; null for every other. */
 function unevenParts(meter: Meter): number | null {
   const [part] = meter.parts;
-  if (!part || meter.parts.length > 1 || part.groups.length > 1 || part.unit < 8) return null;
+  if (!part || meter.parts.length > 1 || !hasUnsaidGroups(part)) return null;
   const [count = 0] = part.groups;
-  return count >= LEAST_PARTS && count <= MOST_PARTS && count % 3 !== 0 ? count : null;
+  return count <= MOST_PARTS ? count : null;
 }
 
 /** Places in parts of the bar at which something speaks for a beat, and stretches that speak against one inside. */
