@@ -5,7 +5,7 @@ import { tooLongToCompare } from './limits';
 import type { OptionValues } from './options';
 import { aboutPlayer, chosenPlayer, type ChosenPlayer } from './player';
 import { differencesInWords, movedInWords } from '../src/core/sameness';
-import type { Score } from '../src/core/score';
+import { quartersText, type Score } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 
 const round = (n: number, places: number): number => Number(n.toFixed(places));
@@ -29,25 +29,44 @@ export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
       certainty: s.certainty,
       phrases: s.phrases,
     })),
-    repeats: sameness.repeats.map((r) => ({
-      kind: r.kind,
-      part: r.part,
-      staff: r.staff,
-      a: r.a,
-      b: r.b,
-      semitones: r.semitones,
-      steps: r.steps,
-      diatonic: r.diatonic,
-      times: r.times,
-      differences: r.differences.map((d) => ({ bar: d.bar, noteIds: d.noteIds, aBar: d.aBar, aNoteIds: d.aNoteIds })),
-      words:
-        r.kind === 'moved' || r.kind === 'sequence'
-          ? movedInWords(r)
-          : r.kind === 'rhythm'
-            ? 'the same rhythm'
-            : differencesInWords(soundingScore(score), r),
-      savesSeconds: round(r.saves, 3),
-    })),
+    repeats: [
+      ...sameness.repeats.map((r) => ({
+        kind: r.kind,
+        part: r.part,
+        staff: r.staff,
+        a: r.a,
+        b: r.b,
+        semitones: r.semitones,
+        steps: r.steps,
+        diatonic: r.diatonic,
+        times: r.times,
+        differences: r.differences.map((d) => ({ bar: d.bar, noteIds: d.noteIds, aBar: d.aBar, aNoteIds: d.aNoteIds })),
+        words:
+          r.kind === 'moved' || r.kind === 'sequence'
+            ? movedInWords(r)
+            : r.kind === 'rhythm'
+              ? 'the same rhythm'
+              : differencesInWords(soundingScore(score), r),
+        savesSeconds: round(r.saves, 3),
+      })),
+      ...sameness.beatSequences.map((s) => ({
+        kind: 'sequence',
+        part: s.part,
+        staff: s.staff,
+        a: s.a,
+        b: s.b,
+        /** Where in its first bar each begins, and how long the shape is. */
+        aFrom: quartersText(score, s.aFrom),
+        bFrom: quartersText(score, s.bFrom),
+        quarters: quartersText(score, s.length),
+        to: s.to,
+        semitones: s.semitones,
+        steps: s.steps,
+        times: s.times,
+        differences: [],
+        words: movedInWords(s),
+      })),
+    ],
     ostinatos: sameness.ostinatos,
     rhythmFamilies: families.map((f) => ({
       part: f.part,

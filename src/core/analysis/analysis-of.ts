@@ -62,7 +62,7 @@ export interface Analysis {
 /** How hard each bar is, and which are the corners. */
 export type HardBars = Pick<Analysis, 'difficulties' | 'corners'>;
 
-const NO_SAMENESS: Sameness = { repeats: [], ostinatos: [] };
+const NO_SAMENESS: Sameness = { repeats: [], beatSequences: [], ostinatos: [] };
 
 /** A value computed when it is first asked for. */
 function once<T>(compute: () => T): () => T {

@@ -1,7 +1,8 @@
 import { barSeconds, playingOrder, type Score } from '../score';
 import { barLines, type Line } from './bar-content';
+import { beatSequences } from './beat-sequences';
 import { diffBars } from './bar-similarity';
-import type { Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
+import type { BeatSequence, Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
 import {
   changedRuns,
   exactRuns,
@@ -121,6 +122,7 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
   const secondsOf = secondsOfBars(score);
   const repeats: Repeat[] = [];
   const ostinatos: Ostinato[] = [];
+  const fromBeats: BeatSequence[] = [];
   const together: Found[] = [];
   for (const [index, line] of lines.entries()) {
     if (!progress(index / lines.length)) break;
@@ -133,7 +135,18 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
     if (isWhole) together.push(...kept);
     const share = isWhole ? 1 : 1 / staves.length;
     repeats.push(...kept.map((f) => repeatOf(line, f, secondsOf, share)));
+    if (!isWhole || lines.length === 1)
+      fromBeats.push(
+        ...beatSequences(
+          line,
+          score,
+          repeats.filter(
+            (r) => r.kind === 'sequence' && (r.part === null || (r.part === line.part && r.staff === line.staff)),
+          ),
+        ),
+      );
   }
   progress(1);
-  return { repeats: repeats.sort((x, y) => y.saves - x.saves || x.a[0] - y.a[0] || x.b[0] - y.b[0]), ostinatos };
+  repeats.sort((x, y) => y.saves - x.saves || x.a[0] - y.a[0] || x.b[0] - y.b[0]);
+  return { repeats, beatSequences: fromBeats, ostinatos };
 }

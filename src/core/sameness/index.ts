@@ -6,7 +6,7 @@
 export { barLines, type BarContent, type Line } from './bar-content';
 export { differencesInWords, movedInWords } from './words';
 export { findSameness, fitsSameness, MOST_BARS_FOR_SAMENESS } from './find-sameness';
-export type { Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
+export type { BeatSequence, Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
 export { intervalsOf, type IntervalCount } from './intervals';
 export { payOff, type PayOffStep } from './pay-off';
 export { rhythmFamilies, type RhythmFamily } from './rhythm-families';

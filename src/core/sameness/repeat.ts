@@ -28,6 +28,27 @@ export interface Repeat {
   readonly saves: number;
 }
 
+/** A shape that steps up or down from any beat, by units that need not be bars. */
+export interface BeatSequence {
+  readonly part: string | null;
+  readonly staff: number | null;
+  /** Bars of the model, both included, and where it begins in the first, in ticks. */
+  readonly a: readonly [number, number];
+  readonly aFrom: number;
+  /** The same of the first copy. */
+  readonly b: readonly [number, number];
+  readonly bFrom: number;
+  /** Last bar of the last copy. */
+  readonly to: number;
+  /** Length of the shape in ticks. */
+  readonly length: number;
+  /** How often it comes, the model counted. */
+  readonly times: number;
+  /** From one to the next, in staff steps and, of the first note, in semitones. */
+  readonly steps: number;
+  readonly semitones: number;
+}
+
 /** A figure of `period` bars that goes on unchanged. */
 export interface Ostinato {
   readonly part: string | null;
@@ -39,5 +60,7 @@ export interface Ostinato {
 
 export interface Sameness {
   readonly repeats: readonly Repeat[];
+  /** Sequences that begin or end inside a bar, in the order of the piece, staff by staff. */
+  readonly beatSequences: readonly BeatSequence[];
   readonly ostinatos: readonly Ostinato[];
 }

@@ -1,37 +1,11 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
-import { intervalsOf, movedInWords, differencesInWords, type Repeat } from '@/core/sameness';
+import type { ReactNode } from 'react';
+import { intervalsOf } from '@/core/sameness';
 import { barsText } from '@/core/sections';
 import { pitchName, type Score } from '@/core/score';
-import { Button, Panel } from '@/ui';
+import { Panel } from '@/ui';
 import type { Built } from '@/workers';
-
-export const repeatKey = (r: Repeat): string =>
-  `${r.kind} ${r.part ?? ''} ${r.staff ?? ''} ${r.a.join('-')} ${r.b.join('-')}`;
-
-export function repeatWords(score: Score, r: Repeat): string {
-  const hand =
-    r.staff === null
-      ? ''
-      : score.parts.find((p) => p.id === r.part)?.staves === 2
-        ? r.staff === 1
-          ? 'right hand: '
-          : 'left hand: '
-        : '';
-  switch (r.kind) {
-    case 'exact':
-      return `${hand}the same`;
-    case 'changed':
-      return `${hand}${differencesInWords(score, r)}`;
-    case 'moved':
-      return `${hand}${movedInWords(r)}`;
-    case 'sequence':
-      return `${hand}sequence, ${movedInWords(r)} each time${r.times > 2 ? `, ${r.times} times` : ''}`;
-    case 'rhythm':
-      return `${hand}the same rhythm`;
-  }
-}
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -148,53 +122,6 @@ export function Corners({
             />
           </label>
         </div>
-      ) : null}
-    </Panel>
-  );
-}
-
-/** Everything that comes again, best savings first; choosing one shows the two places. */
-export function ComesAgain({
-  score,
-  repeats,
-  chosen,
-  onChoose,
-}: {
-  readonly score: Score;
-  readonly repeats: readonly Repeat[];
-  readonly chosen: string | null;
-  readonly onChoose: (key: string | null) => void;
-}): ReactNode {
-  const [all, setAll] = useState(false);
-  const shown = all ? repeats : repeats.slice(0, 7);
-  return (
-    <Panel title="Comes again">
-      {score.parts.length > 1 ? <p className="mb-1 text-ink-2">In all parts together.</p> : null}
-      {repeats.length === 0 ? <p className="text-ink-2">Nothing comes again in this piece.</p> : null}
-      <ul>
-        {shown.map((r) => {
-          const key = repeatKey(r);
-          return (
-            <li key={key} className="border-t border-rule first:border-0">
-              <button
-                type="button"
-                aria-pressed={chosen === key}
-                className={`flex min-h-10 w-full items-baseline gap-3 px-1 py-1 text-left ${chosen === key ? 'bg-leaf-wash font-semibold' : 'hover:bg-leaf-wash'}`}
-                onClick={() => onChoose(chosen === key ? null : key)}
-              >
-                <span className="figure min-w-28">
-                  {barsText(score, r.a[0], r.a[1])} → {barsText(score, r.b[0], r.b[1])}
-                </span>
-                <span className="flex-1 text-ink-2">{repeatWords(score, r)}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      {repeats.length > 7 ? (
-        <Button look="quiet" className="mt-1" onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : `All ${repeats.length}`}
-        </Button>
       ) : null}
     </Panel>
   );

@@ -2,7 +2,8 @@
 
 import type { ReactNode } from 'react';
 import { PieceStage, StripPanel, type PieceContext } from '@/features/score';
-import { ComesAgain, Corners, Families, Intervals, LearnFirst } from './findings-panels';
+import { ComesAgain } from './comes-again';
+import { Corners, Families, Intervals, LearnFirst } from './findings-panels';
 import { useSectionActions, type SectionActions } from './section-actions';
 import { SectionLists } from './section-lists';
 import { SectionMusic } from './section-music';
@@ -66,7 +67,14 @@ function Found({ context: { score }, findings, actions }: Props): ReactNode {
           if (id) actions.rate(id, value);
         }}
       />
-      <ComesAgain score={score} repeats={analysis.repeats} chosen={findings.arc} onChoose={findings.setArc} />
+      <ComesAgain
+        score={score}
+        repeats={analysis.repeats}
+        beatSequences={analysis.beatSequences}
+        chosen={findings.arc}
+        onChoose={findings.setArc}
+        onBars={chooseBars}
+      />
       <Families score={score} analysis={analysis} chosen={findings.family} onChoose={findings.setFamily} />
     </div>
   );

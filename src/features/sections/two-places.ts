@@ -1,7 +1,7 @@
 import { compareRanges, type Repeat } from '@/core/sameness';
 import type { PlacedSection } from '@/core/sections';
 import type { Score } from '@/core/score';
-import { repeatWords } from './findings-panels';
+import { repeatWords } from './comes-again';
 
 /** Two places shown one under the other, and the notes that differ. */
 export interface TwoPlaces {

@@ -6,7 +6,7 @@ import { useMarks } from '@/store';
 import type { StripArc } from '@/ui';
 import { useAnalysis, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
-import { repeatKey, repeatWords } from './findings-panels';
+import { repeatKey, repeatWords } from './comes-again';
 import { proposalKey } from './section-actions';
 import { besideEachOther, placesOfRepeat, type TwoPlaces } from './two-places';
 
