@@ -17,6 +17,8 @@ export const DIFFICULTY_WEIGHTS = {
   stretch: { points: 2, from: 0, full: 5 },
   voices: { points: 1.2, from: 0, full: 1 },
   chordChanges: { points: 1, from: 1, full: 4 },
+  /** Chords by symbol that follow one another inside a bar, under a strumming hand. */
+  quickChange: { points: 2.5, from: 0, full: 2 },
   /** Notes struck off the beat and held over the next one. */
   syncopation: { points: 1.4, from: 0, full: 3 },
   tieOver: { points: 0.5, from: 0, full: 1 },

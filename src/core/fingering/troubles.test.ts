@@ -26,5 +26,13 @@ describe('what a fingering makes hard', () => {
     expect(troublesOf('trombone', 'B,, C, B,, C,', 'Bb')).toEqual(['0 arm 15']));
   it('the clarinet goes over the break and back', () =>
     expect(troublesOf('clarinet', 'A B A B')).toEqual(['0 break 3']));
+  it('chords by symbol that change inside a bar are quick for the hand that strums, and for no other', () => {
+    const song = '"C"c c c c | "F"f "G"g "C"c c | "Am"a a "Dm"d d';
+    expect(troublesOf('ukulele', song).filter((t) => t.includes('quick'))).toEqual([
+      '1 quickChange 2',
+      '2 quickChange 1',
+    ]);
+    expect(troublesOf('flute', song).join()).not.toContain('quick');
+  });
   it('what has no fingers has no trouble', () => expect(troublesOf('voice', 'C D E F')).toEqual([]));
 });

@@ -134,9 +134,29 @@ function movesOf(notes: readonly FingeredNote[], byId: ReadonlyMap<string, Note>
   });
 }
 
+/** Changes of chord inside a bar, where the instrument plays chords by symbol; one at the bar line is the usual. */
+function quickChanges(score: Score, instrument: InstrumentId): readonly Trouble[] {
+  if (!instrumentOf(instrument).strums) return [];
+  const byBar = new Map<number, Set<string>>();
+  for (const { bar, text } of score.chords)
+    if (text !== '') byBar.set(bar, (byBar.get(bar) ?? new Set<string>()).add(text));
+  return [...byBar].flatMap(([bar, chords]) =>
+    chords.size > 1
+      ? [
+          {
+            bar,
+            kind: 'quickChange' as const,
+            amount: chords.size - 1,
+            text: `the quick change ${[...chords].join(' ')}`,
+          },
+        ]
+      : [],
+  );
+}
+
 /**
  * What a solved fingering makes hard, bar by bar: thumbs passed under, shifts, string crossings, the break, slides of a
- * little finger, the way of the slide. A move over a bar line is the trouble of the bar it leads into.
+ * little finger, the way of the slide, quick changes of printed chords. A move over a bar line is the trouble of the bar it leads into.
  *
  * @example
  * fingeringTroubles(score, fingerScore(score, { instrument: 'piano' }), 'piano').map((t) => t.kind)
@@ -148,5 +168,8 @@ export function fingeringTroubles(score: Score, fingering: Fingering, instrument
   const byId = new Map(score.notes.map((n) => [n.id, n]));
   const byBar = new Map<number, Move[]>();
   for (const move of movesOf(fingering.notes, byId)) byBar.set(move.bar, [...(byBar.get(move.bar) ?? []), move]);
-  return [...byBar].flatMap(([bar, moves]) => count(moves).map((t) => ({ ...t, bar })));
+  return [
+    ...[...byBar].flatMap(([bar, moves]) => count(moves).map((t) => ({ ...t, bar }))),
+    ...quickChanges(score, instrument),
+  ];
 }

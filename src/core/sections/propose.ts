@@ -40,7 +40,7 @@ export interface ProposedSection {
 
 /** What of a section the order of learning asks for; a kept section has no more. */
 export type SectionShape = Pick<ProposedSection, 'name' | 'letter' | 'from' | 'to' | 'like'> & {
-  readonly phrases: readonly Pick<ProposedPhrase, 'from' | 'to'>[];
+  readonly phrases: readonly (Pick<ProposedPhrase, 'from' | 'to'> & Partial<Pick<ProposedPhrase, 'upbeatQuarters'>>)[];
 };
 
 /** What a range is to the one it is like, in words. */

@@ -1,0 +1,9 @@
+/**
+ * The way through a piece: its chunks and joins in the order in which they are learned. In: what is known of the piece
+ * for its player, a level, a school. Out: steps, each with why it is here and what share of the playing time is then
+ * known. Bars are indexes, both ends included; offsets exact quarters as text; shares 0 to 1.
+ */
+export { buildPlaces } from './build-places';
+export { SCHOOLS, schoolFor } from './schools/schools';
+export { WAY_SCHOOLS, type WayChunk, type WayKind, type WayPlace, type WaySchool } from './way';
+export type { WayOf } from './way-of';
