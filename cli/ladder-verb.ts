@@ -1,44 +1,58 @@
-import { ORDER_SCHOOLS, pieceLadder, STUDENT_LEVELS } from '../src/core/ladder';
+import { minutesRange, TEMPO_STEP, tempoSteps } from '../src/core/ladder';
 import { ok, type Result } from '../src/core/result';
-import { analysisOf } from '../src/core/analysis';
-import { openPiece } from '../src/core/studio';
-import { tooLongToCompare } from './limits';
+import type { Rung } from '../src/core/studio';
+import type { WayStep } from '../src/core/way';
 import type { OptionValues } from './options';
-import { aboutPlayer, chosenPlayer } from './player';
+import { askedWay } from './way-request';
 
-export async function ladderVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
-  const opened = await openPiece(bytes, file, options['score']);
-  if (!opened.ok) return opened;
-  const refused = tooLongToCompare(opened.value.read.score, file);
-  if (refused) return refused;
-  const chosen = chosenPlayer(opened.value.read.score, file, options);
-  if (!chosen.ok) return chosen;
-  const ladder = pieceLadder(analysisOf(opened.value.read.score, chosen.value.player), {
-    level: STUDENT_LEVELS.find((l) => l === options['level']) ?? 'intermediate',
-    school: ORDER_SCHOOLS.find((s) => s === options['school']) ?? 'sameness',
-    ...(options['tempo'] === undefined ? {} : { tempo: Number(options['tempo']) }),
+const HANDS = ['right', 'left', 'both'] as const;
+
+/** A rung as it is printed; one of tempo steps is printed step by step, up to the target. */
+function printedRungs({ chunk }: WayStep, rung: Rung, target: number): readonly Record<string, unknown>[] {
+  const print = (more: Partial<Pick<Rung, 'tempo' | 'times' | 'what' | 'done' | 'why'>>) => ({
+    chunk: chunk.name,
+    kind: rung.kind,
+    hands: HANDS.find((h) => h === rung.hands) ?? 'all',
+    bars: [chunk.from, chunk.to],
+    tempo: rung.tempo,
+    times: rung.times,
+    done: rung.done,
+    what: rung.what,
+    why: rung.why,
+    ...more,
   });
+  if (rung.kind !== 'tempo' || rung.tempo === null || rung.key !== 'tempo' || rung.done.startsWith('twice, each'))
+    return [print({})];
+  const plan = { start: rung.tempo, target, school: 'bpm', step: TEMPO_STEP, over: 0, cap: null } as const;
+  return tempoSteps(plan).map((tempo) =>
+    print({
+      tempo,
+      times: 2,
+      what: `At ${tempo}`,
+      done: 'twice in a row, all notes right',
+      why: tempo === target ? 'the target' : 'a step towards the target',
+    }),
+  );
+}
+
+/** What `oak ladder` prints: the chunks of the way with their rungs; field names are a contract. */
+export async function ladderVerb(bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> {
+  const asked = await askedWay(bytes, file, options);
+  if (!asked.ok) return asked;
+  const { about, way } = asked.value;
   return ok({
-    ...aboutPlayer(chosen.value),
-    chunks: ladder.chunks.map((c) => ({
-      name: c.name,
-      from: c.from,
-      to: c.to,
-      why: c.why,
-      kind: c.kind,
-      copyOf: c.copyOf,
+    ...about,
+    chunks: way.steps.map(({ chunk, why }) => ({
+      name: chunk.name,
+      from: chunk.from,
+      to: chunk.to,
+      why,
+      kind: chunk.kind,
+      hand: chunk.hand,
+      like: chunk.like,
     })),
-    rungs: ladder.rungs.map((r) => ({
-      chunk: r.chunk,
-      kind: r.kind,
-      hands: r.hands,
-      bars: r.bars,
-      tempo: r.tempo,
-      times: r.times,
-      done: r.done,
-      what: r.what,
-      why: r.why,
-    })),
-    minutes: ladder.minutes,
+    rungs: way.steps.flatMap((step) => step.rungs.flatMap((rung) => printedRungs(step, rung, step.target))),
+    minutes: way.minutes,
+    minutesRange: minutesRange(way.minutes),
   });
 }

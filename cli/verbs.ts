@@ -2,7 +2,6 @@ import type { Result } from '../src/core/result';
 import type { OptionShapes, OptionValues } from './options';
 import { COUNT_SYSTEMS } from '../src/core/rhythm';
 import { ORNAMENT_STYLES } from '../src/core/ornaments';
-import { ORDER_SCHOOLS, STUDENT_LEVELS } from '../src/core/ladder';
 import { studioJsonSchema } from '../src/core/studio';
 import { ok } from '../src/core/result';
 import { COMPOUND, countVerb, UNEVEN } from './count-verb';
@@ -12,6 +11,8 @@ import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-ve
 import { FILE_OPTIONS, PLAYER_OPTIONS } from './player';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
+import { WAY_OPTIONS } from './way-request';
+import { wayVerb } from './way-verb';
 import { writeVerb } from './write-verb';
 
 interface Verb {
@@ -63,15 +64,11 @@ export const VERBS = {
     run: breathsVerb,
   },
   dynamics: { options: PLAYER_OPTIONS, takesFile: true, run: dynamicsVerb },
-  ladder: {
-    options: {
-      ...PLAYER_OPTIONS,
-      level: { kind: 'choice', of: STUDENT_LEVELS },
-      school: { kind: 'choice', of: ORDER_SCHOOLS },
-      tempo: { kind: 'number', min: 10, max: 600 },
-    },
+  ladder: { options: WAY_OPTIONS, takesFile: true, run: ladderVerb },
+  way: {
+    options: { ...WAY_OPTIONS, 'minutes-a-week': { kind: 'number', min: 1, max: 5000 } },
     takesFile: true,
-    run: ladderVerb,
+    run: wayVerb,
   },
   write: {
     options: { ...FILE_OPTIONS, marks: { kind: 'text' }, out: { kind: 'text' } },

@@ -1,13 +1,22 @@
 import type { BarDifficulty } from '../difficulty';
-import { barsText } from '../sections';
 import { instrumentOf, type Instrument, type InstrumentId } from '../instruments';
-import type { Score } from '../score';
-import { clampTempo, clampText, MOST, rungId, USUAL_TEACHING, type Mark, type Rung, type Teaching } from '../studio';
+import { isPickupBar, type Score } from '../score';
+import {
+  clampTempo,
+  clampText,
+  MOST,
+  rungId,
+  USUAL_TEACHING,
+  type Hand,
+  type Mark,
+  type Rung,
+  type Teaching,
+} from '../studio';
 import type { CopyOf } from './copy-of';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
-import type { ProposedRung, StudentLevel } from './rung-facts';
+import type { LadderScope, ProposedRung, StudentLevel } from './rung-facts';
 import { proposeRungs } from './rungs/rungs';
-import { pieceContent, sectionContent, type Company } from './section-content';
+import { pieceContent, sectionContent, type Company, type PieceContent } from './section-content';
 import { startTempo } from './start-tempo';
 import { targetTempo } from './target-tempo';
 
@@ -29,20 +38,28 @@ export interface LadderRequest {
   readonly difficulties?: readonly BarDifficulty[];
   /** The others who play. */
   readonly company?: Company;
+  /** What it is for; a section with all its steps when nothing is said. */
+  readonly scope?: LadderScope;
+  /** The one hand it is of, where it goes on unchanged under the rest. */
+  readonly hand?: Hand;
+  /** The piece read before, where ladders of many chunks are built. */
+  readonly content?: PieceContent;
+  /** Bars whose rhythm is new in the order of learning; in the order of the piece when nothing is said. */
+  readonly newRhythms?: readonly number[];
   /** The section or chunk the ladder is of: its rungs get their ids from it and from what they are. */
   readonly sectionId: string;
 }
 
-export const TIMES: Readonly<Record<StudentLevel, number>> = { beginner: 4, intermediate: 3, advanced: 2 };
+/** How often a rung asks for its passes; never fewer than "three in a row" needs. */
+export const TIMES: Readonly<Record<StudentLevel, number>> = { beginner: 4, intermediate: 3, advanced: 3 };
 
-/** A copy asks only for its differences, its join and a run. */
+/** A copy asks only for its differences, its join and, where it is a section, a run. */
 function rungsOfCopy(
   copy: CopyOf,
   start: number,
   target: number,
-  bars: string,
-  joins: boolean,
-  numberOf: (bar: number) => string,
+  { joins, runs }: { readonly joins: boolean; readonly runs: boolean },
+  barOf: (bar: number) => string,
   hands: string,
 ): ProposedRung[] {
   const rung = (
@@ -71,7 +88,7 @@ function rungsOfCopy(
       rung(
         'corner',
         `differs ${d.bar}`,
-        `Only here it is not as ${copy.name}: bar ${numberOf(d.bar)}, ${d.words}`,
+        `Only here it is not as ${copy.name}: ${barOf(d.bar)}, ${d.words}`,
         start,
         4,
         '4 in a row',
@@ -92,15 +109,63 @@ function rungsOfCopy(
     ...(joins
       ? [rung('join', 'join', 'From the bar before into this section', start, 3, '3 in a row', 'the join is new', null)]
       : []),
-    rung('run', 'run', `Bars ${bars} from cold`, target, 1, 'first try of the day', 'secure means from cold', null),
+    ...(runs
+      ? [
+          rung(
+            'run',
+            'run',
+            'Through once, from cold',
+            target,
+            1,
+            'first try of the day',
+            'secure means from cold',
+            null,
+          ),
+        ]
+      : []),
   ];
 }
 
 /** What follows from how an instrument is touched. */
-export const touch = ({ family }: Pick<Instrument, 'family'>) => ({
+export const touch = ({ family, breathes, strums }: Pick<Instrument, 'family' | 'breathes' | 'strums'>) => ({
   seesHands: family === 'keyboard' || family === 'bowed' || family === 'fretted' || family === 'percussion',
   sings: family === 'voice',
+  breathes,
+  strums,
+  stroke: family === 'bowed' ? ('bow' as const) : strums ? ('strum' as const) : null,
 });
+
+/** A bar as it is said in a rung. */
+const barNamed = (score: Score, bar: number): string =>
+  bar === 0 && isPickupBar(score) ? 'the pick-up' : `bar ${score.bars[bar]?.name ?? bar + 1}`;
+
+/** A hand that goes on unchanged: by itself, until it needs no thought. */
+function rungsOfHand(hand: 'right' | 'left', isStrum: boolean, start: number, target: number): ProposedRung[] {
+  const rung = (key: string, what: string, tempo: number, times: number, done: string, why: string): ProposedRung => ({
+    kind: isStrum ? 'stroke' : hand === 'right' ? 'right-alone' : 'left-alone',
+    key,
+    what,
+    hands: hand,
+    tempo,
+    tempoTo: null,
+    times,
+    done,
+    why,
+    bars: null,
+  });
+  const what = isStrum ? 'The strum alone, on one chord' : hand === 'right' ? 'Right hand alone' : 'Left hand alone';
+  return [
+    rung('hand', what, start, 4, '4 times round without a stop', 'it goes on under everything'),
+    rung(
+      'hand goes by itself',
+      `${what}, saying what the tune does`,
+      Math.round((start + target) / 2),
+      4,
+      'it goes on while you talk',
+      'only what needs no thought carries something else',
+    ),
+  ];
+}
 
 /**
  * The ladder of a section, lowest rung first, from what its bars hold, how the student is taught and how far the
@@ -115,33 +180,42 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const level = request.level ?? 'intermediate';
   const teaching = request.teaching ?? USUAL_TEACHING;
   const target = targetTempo(request, score, from);
-  const whole = pieceContent(score, request.difficulties, request.company);
+  const whole = request.content ?? pieceContent(score, request.difficulties, request.company);
   const start = startTempo(score, from, to, target, whole.struck);
   const content = sectionContent(whole, from, to);
   const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));
   const about = instrumentOf(request.instrument);
-  const numberOf = (b: number): string => score.bars[b]?.name ?? String(b + 1);
-  const bars = barsText(score, from, to);
-  const proposed = request.copyOf
-    ? rungsOfCopy(request.copyOf, start, target, bars, from > 0, numberOf, content.hands.length === 2 ? 'both' : '')
-    : proposeRungs({
-        scope: 'section',
-        content,
-        teaching,
-        level,
-        strums: about.strums,
-        ...touch(about),
-        bars,
-        numberOf,
-        firstOfPiece: from === 0,
-        lastOfPiece: to === score.bars.length - 1,
+  const barOf = (bar: number): string => barNamed(score, bar);
+  const scope = request.scope ?? 'section';
+  const isSection = scope === 'section' || scope === 'whole' || scope === 'line';
+  const proposed = ((): readonly ProposedRung[] => {
+    if (request.hand !== undefined && request.hand !== 'all')
+      return rungsOfHand(request.hand, about.strums, start, target);
+    if (request.copyOf)
+      return rungsOfCopy(
+        request.copyOf,
         start,
         target,
-        times: TIMES[level],
-        ownDynamics: (request.marks ?? []).some(
-          (m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId),
-        ),
-      });
+        { joins: from > 0 && scope === 'section', runs: isSection },
+        barOf,
+        content.hands.length === 2 ? 'both' : '',
+      );
+    return proposeRungs({
+      scope,
+      content: { ...content, newRhythms: request.newRhythms ?? content.newRhythms },
+      teaching,
+      level,
+      ...touch(about),
+      barOf,
+      lastBar: to,
+      firstOfPiece: from === 0,
+      lastOfPiece: to === score.bars.length - 1,
+      start,
+      target,
+      times: TIMES[level],
+      ownDynamics: (request.marks ?? []).some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId)),
+    });
+  })();
   return proposed.map((p): Rung => {
     const made = {
       what: clampText(p.what, MOST.task),

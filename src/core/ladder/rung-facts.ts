@@ -1,12 +1,15 @@
 import type { MadeRung, RungKind, Teaching } from '../studio';
 import type { SectionContent } from './section-content';
 
-/** What a ladder is for: a small chunk, a join, a phrase, a whole section with all its steps, the piece. */
-export type LadderScope = 'unit' | 'join' | 'phrase' | 'section' | 'piece';
+/**
+ * What a ladder is for: a small chunk, a join, a phrase of known chunks, a section with all its steps, a section whose
+ * chunks have ladders of their own, the same where it is a single phrase, the piece.
+ */
+export type LadderScope = 'unit' | 'join' | 'phrase' | 'section' | 'whole' | 'line' | 'piece';
 export type StudentLevel = 'beginner' | 'intermediate' | 'advanced';
 export const STUDENT_LEVELS: readonly StudentLevel[] = ['beginner', 'intermediate', 'advanced'];
 
-/** All that the rules look at. Bars are printed numbers as text, tempos quarters a minute. */
+/** All that the rules look at. Bars are indexes, tempos quarters a minute. */
 export interface RungFacts {
   readonly scope: LadderScope;
   readonly content: SectionContent;
@@ -18,8 +21,13 @@ export interface RungFacts {
   readonly seesHands: boolean;
   /** It is the student's own voice. */
   readonly sings: boolean;
-  readonly bars: string;
-  readonly numberOf: (bar: number) => string;
+  /** Its player breathes between phrases. */
+  readonly breathes: boolean;
+  /** What one arm does by itself. */
+  readonly stroke: 'bow' | 'strum' | null;
+  /** A bar as it is said: `bar 6`, `the pick-up`. */
+  readonly barOf: (bar: number) => string;
+  readonly lastBar: number;
   readonly firstOfPiece: boolean;
   readonly lastOfPiece: boolean;
   readonly start: number;
@@ -50,7 +58,9 @@ export const handsApart = (f: RungFacts): boolean =>
   !(f.scope === 'unit' && f.level === 'advanced');
 /** Which hands a rung is for: both where there are two. */
 export const both = (f: RungFacts): string => (f.content.hands.length === 2 ? 'both' : '');
-export const inScope = (f: RungFacts, ...scopes: readonly LadderScope[]): boolean => scopes.includes(f.scope);
+/** Whether a ladder is for one of these; a section of one phrase is both that phrase and that section. */
+export const inScope = (f: RungFacts, ...scopes: readonly LadderScope[]): boolean =>
+  scopes.includes(f.scope) || (f.scope === 'line' && (scopes.includes('phrase') || scopes.includes('whole')));
 /** A rung, with its kind as its key unless it says otherwise. */
 export const one = (
   kind: RungKind,

@@ -28,6 +28,8 @@ export const rungKinds = [
   'memory',
   'run',
   'perform',
+  'breath',
+  'stroke',
   'own',
 ] as const;
 

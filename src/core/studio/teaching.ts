@@ -4,7 +4,7 @@ import { COUNT_SYSTEMS, COUNTING, USUAL_WAY, type CountingWay } from '../rhythm'
 /** Where teachers disagree (handbook chapter 17): each question and its schools. */
 export const teachingSchema = z.object({
   hands: z.enum(['separate', 'together']),
-  order: z.enum(['start', 'end', 'ends', 'corners', 'sameness', 'own']),
+  order: z.enum(['level', 'start', 'end', 'ends', 'corners', 'sameness', 'own']),
   fingers: z.enum(['every', 'changes', 'none']),
   dynamics: z.enum(['start', 'after']),
   moveOn: z.enum(['gate', 'return']),
@@ -24,7 +24,7 @@ export type Teaching = z.infer<typeof teachingSchema>;
  */
 export const USUAL_TEACHING: Teaching = {
   hands: 'separate',
-  order: 'sameness',
+  order: 'level',
   fingers: 'changes',
   dynamics: 'after',
   moveOn: 'gate',
@@ -72,14 +72,15 @@ export const TEACHING_QUESTIONS: readonly TeachingQuestion[] = [
     'order',
     'Learn',
     [
-      ['sameness', 'what comes again first'],
+      ['level', 'as the level suggests'],
+      ['sameness', 'what pays most first'],
       ['corners', 'the corners first'],
       ['start', 'from the start'],
       ['end', 'from the end backwards'],
       ['ends', 'both ends, then the middle'],
       ['own', 'in my own order'],
     ],
-    'what comes again is least work for most piece',
+    'from the start in the first years, what pays first and then the corners later',
   ),
   ask(
     'fingers',

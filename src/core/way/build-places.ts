@@ -28,6 +28,7 @@ function putSection(walk: Walk, section: WaySection): void {
   const copy = sectionCopy(walk, section);
   put(
     walk,
+    section.phrases.length === 1 && walk.level !== 'advanced' ? 'line' : 'whole',
     {
       name: `${section.name}${section.name === '' ? '' : ', '}${barsInWords(walk.score, section.bars)}`,
       kind: 'section',
@@ -93,8 +94,14 @@ function putPiece(walk: Walk): void {
     kind: WayKind;
   };
   if (walk.form.sections.length > 1)
-    put(walk, { ...piece, name: 'the whole piece, slowly' }, ends, 'all sections are joined: from beginning to end');
-  put(walk, { ...piece, name: 'the whole piece' }, ends, 'up to its tempo, then for someone');
+    put(
+      walk,
+      'piece',
+      { ...piece, name: 'the whole piece, slowly' },
+      ends,
+      'all sections are joined: from beginning to end',
+    );
+  put(walk, 'piece', { ...piece, name: 'the whole piece' }, ends, 'up to its tempo, then for someone');
 }
 
 /**
@@ -126,6 +133,7 @@ export function buildPlaces(of: WayOf, level: StudentLevel, school: SchoolRule):
   for (const { hand, bars, name, why } of unchangingParts(of))
     put(
       walk,
+      'unit',
       { name, kind: 'chunk', from: bars[0], to: bars[1], hand, like: null },
       { from: ZERO, to: quartersOfBar(score, bars[1]) },
       why,

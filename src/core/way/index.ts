@@ -4,6 +4,9 @@
  * known. Bars are indexes, both ends included; offsets exact quarters as text; shares 0 to 1.
  */
 export { buildPlaces } from './build-places';
+export { barsInWords, shareInWords } from './names';
+export { proposeWay, type WayRequest } from './propose-way';
+export { USUAL_MINUTES_A_WEEK, weeksOf } from './weeks';
 export { SCHOOLS, schoolFor } from './schools/schools';
-export { WAY_SCHOOLS, type WayChunk, type WayKind, type WayPlace, type WaySchool } from './way';
+export { WAY_SCHOOLS, type Way, type WayChunk, type WayKind, type WayPlace, type WaySchool, type WayStep } from './way';
 export type { WayOf } from './way-of';

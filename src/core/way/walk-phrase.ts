@@ -42,7 +42,15 @@ function putCorners(walk: Walk, phrase: WayPhrase): void {
     const before = runUp === 0 && corner.bar > 0 ? subtract(ZERO, fraction(1)) : ZERO;
     put(
       walk,
-      { name: barsInWords(walk.score, bars), kind: 'chunk', from: bars[0], to: bars[1], hand: 'all', like: null },
+      'unit',
+      {
+        name: `the corner, ${barsInWords(walk.score, bars)}`,
+        kind: 'chunk',
+        from: bars[0],
+        to: bars[1],
+        hand: 'all',
+        like: null,
+      },
       { from: before, to: quartersOfBar(walk.score, corner.bar) },
       `the corner: ${corner.why}`,
     );
@@ -56,6 +64,7 @@ function putChunk(walk: Walk, phrase: WayPhrase, bars: Bars, why: string): void 
   learnBars(walk, bars);
   put(
     walk,
+    'unit',
     {
       name: barsInWords(walk.score, bars),
       kind: 'chunk',
@@ -71,10 +80,11 @@ function putChunk(walk: Walk, phrase: WayPhrase, bars: Bars, why: string): void 
 }
 
 /** A phrase as a whole; one of a section by itself is the section. */
-function putWholePhrase(walk: Walk, phrase: WayPhrase, copy: Copy | null, why: string): void {
+function putWholePhrase(walk: Walk, scope: 'unit' | 'phrase', phrase: WayPhrase, copy: Copy | null, why: string): void {
   learnBars(walk, phrase.bars);
   put(
     walk,
+    scope,
     {
       name: barsInWords(walk.score, phrase.bars),
       kind: 'phrase',
@@ -98,7 +108,7 @@ export function walkNewPhrase(walk: Walk, phrase: WayPhrase): void {
   const why = whyPhrase(walk, phrase);
   if (walk.school.cornersApart) putCorners(walk, phrase);
   if (chunks.length <= 1) {
-    putWholePhrase(walk, phrase, null, why);
+    putWholePhrase(walk, 'unit', phrase, null, why);
     walk.chunksKnown.push(phrase.bars);
     return;
   }
@@ -106,7 +116,7 @@ export function walkNewPhrase(walk: Walk, phrase: WayPhrase): void {
     putChunk(walk, phrase, bars, k === 0 ? why : 'what comes next in the phrase');
     if (k > 0) putJoin(walk, bars[0], 'joins what you know');
   });
-  if (!isAlone(walk, phrase)) putWholePhrase(walk, phrase, null, 'all of it is there: now as one line');
+  if (!isAlone(walk, phrase)) putWholePhrase(walk, 'phrase', phrase, null, 'all of it is there: now as one line');
 }
 
 /** Only what differs in a copy, then the copy. */
@@ -116,6 +126,6 @@ export function walkCopy(walk: Walk, phrase: WayPhrase, copy: Copy): void {
     if (isNew && bars[1] - bars[0] < phrase.bars[1] - phrase.bars[0])
       putChunk(walk, phrase, bars, `here it is not as ${barsInWords(walk.score, copy.like)}`);
   }
-  if (!isAlone(walk, phrase)) putWholePhrase(walk, phrase, copy, copyInWords(walk.score, copy));
+  if (!isAlone(walk, phrase)) putWholePhrase(walk, 'phrase', phrase, copy, copyInWords(walk.score, copy));
   learnBars(walk, phrase.bars);
 }

@@ -42,8 +42,15 @@ export interface Ends {
   readonly to: Fraction;
 }
 
-export function put(walk: Walk, chunk: Omit<WayChunk, 'fromOffset' | 'toOffset'>, ends: Ends, why: string): void {
+export function put(
+  walk: Walk,
+  scope: WayPlace['scope'],
+  chunk: Omit<WayChunk, 'fromOffset' | 'toOffset'>,
+  ends: Ends,
+  why: string,
+): void {
   walk.places.push({
+    scope,
     chunk: { ...chunk, fromOffset: fractionText(ends.from), toOffset: fractionText(ends.to) },
     why,
     pays: pays(walk),
@@ -88,6 +95,7 @@ export function putJoin(walk: Walk, into: number, why: string): void {
   const name = (bar: number): string => barsInWords(walk.score, [bar, bar]).replace(/^bar /, '');
   put(
     walk,
+    'join',
     { name: `${name(into - 1)} into ${name(into)}`, kind: 'join', from: into - 1, to: into, hand: 'all', like: null },
     { from: ZERO, to: quartersOfBar(walk.score, into) },
     why,

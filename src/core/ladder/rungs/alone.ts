@@ -10,7 +10,11 @@ export const alone: RungRule = {
       ? [
           one(
             'alone',
-            'Play slowly, right notes and fingers',
+            f.sings
+              ? 'Sing slowly, right notes'
+              : f.level === 'beginner' && !f.breathes
+                ? 'Play without saying, slowly'
+                : 'Play slowly, right notes and fingers',
             '',
             f.start,
             f.times,

@@ -6,7 +6,7 @@ export const articulation: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.content.touches && inScope(f, 'section', 'phrase')
+    f.content.touches && inScope(f, 'section', 'whole')
       ? [
           one(
             'articulation',

@@ -6,7 +6,7 @@ export const block: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.content.chordBars >= 2 && inScope(f, 'section', 'phrase')
+    f.content.chordBars > 0 && inScope(f, 'unit', 'section')
       ? [
           one(
             'block',
@@ -15,7 +15,7 @@ export const block: RungRule = {
             null,
             2,
             'every shape found at once',
-            `chords in ${f.content.chordBars} bars`,
+            f.content.chordBars === 1 ? 'a chord in one bar' : `chords in ${f.content.chordBars} bars`,
           ),
         ]
       : [],

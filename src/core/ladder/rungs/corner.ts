@@ -8,10 +8,10 @@ const beatInWords = (quarter: number): string =>
 
 /** Counting the rest and coming in. */
 function entryRung(f: RungFacts, entry: Entry): ProposedRung {
-  const bar = f.numberOf(entry.bar);
+  const bar = f.barOf(entry.bar);
   return one(
     'corner',
-    `Count ${entry.restBars} bars of rest aloud, then come in at bar ${bar}${beatInWords(entry.quarter)}`,
+    `Count ${entry.restBars === 1 ? 'the bar of rest' : `${entry.restBars} bars of rest`} aloud, then come in at ${bar}${beatInWords(entry.quarter)}`,
     both(f),
     f.target,
     f.times,
@@ -34,7 +34,7 @@ export const corner: RungRule = {
           ...f.content.corners.map((c) =>
             one(
               'corner',
-              `Loop bar ${f.numberOf(c.bar)}${f.lastOfPiece && f.bars.endsWith(f.numberOf(c.bar)) ? '' : ' with the first note of the next'}`,
+              `Loop ${f.barOf(c.bar)}${f.lastBar === c.bar && f.lastOfPiece ? '' : ' with the first note of the next'}`,
               both(f),
               f.start,
               f.times + 2,

@@ -6,7 +6,7 @@ export const eyes: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.seesHands && f.teaching.reading === 'reading' && f.level !== 'advanced' && inScope(f, 'section')
+    f.seesHands && f.teaching.reading === 'reading' && f.level !== 'advanced' && inScope(f, 'section', 'whole')
       ? [
           one(
             'eyes',

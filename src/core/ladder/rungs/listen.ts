@@ -7,16 +7,6 @@ export const listen: RungRule = {
   once: false,
   propose: (f) =>
     f.teaching.reading === 'rote' && inScope(f, 'unit', 'section')
-      ? [
-          one(
-            'listen',
-            `Listen to bars ${f.bars} and sing them back`,
-            '',
-            f.target,
-            2,
-            'sung back once',
-            'this piece is learned by ear',
-          ),
-        ]
+      ? [one('listen', 'Listen and sing it back', '', f.target, 2, 'sung back once', 'this piece is learned by ear')]
       : [],
 };

@@ -6,11 +6,11 @@ export const memory: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.teaching.memory === 'asked' && inScope(f, 'section', 'piece')
+    f.teaching.memory === 'asked' && inScope(f, 'section', 'whole', 'piece')
       ? [
           one(
             'memory',
-            `Bars ${f.bars} from memory, hands together`,
+            'From memory',
             both(f),
             Math.round(f.target * 0.8),
             2,

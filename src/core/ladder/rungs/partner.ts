@@ -6,7 +6,7 @@ export const partner: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.content.accompanied && inScope(f, 'section', 'piece')
+    f.content.accompanied && inScope(f, 'section', 'whole', 'piece')
       ? [
           one(
             'partner',

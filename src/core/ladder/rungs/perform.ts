@@ -1,4 +1,4 @@
-import { both, one } from '../rung-facts';
+import { both, inScope, one } from '../rung-facts';
 import type { RungRule } from './rung-rule';
 
 /** For someone else. */
@@ -6,7 +6,7 @@ export const perform: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.scope === 'piece' || (f.firstOfPiece && f.lastOfPiece && f.scope === 'section')
+    f.scope === 'piece' || (f.firstOfPiece && f.lastOfPiece && inScope(f, 'section', 'whole'))
       ? [
           one(
             'perform',

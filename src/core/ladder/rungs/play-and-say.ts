@@ -1,13 +1,17 @@
 import { COUNTING } from '../../rhythm';
-import { inScope, one } from '../rung-facts';
+import { inScope, one, type RungFacts } from '../rung-facts';
 import type { RungRule } from './rung-rule';
+
+/** Those who begin say everything; those with some years what is new; words that are sung cannot be counted. */
+const isSaid = (f: RungFacts): boolean =>
+  !f.breathes && (f.level === 'beginner' || (f.level === 'intermediate' && f.content.newRhythms.length > 0));
 
 /** Played and counted aloud. */
 export const playAndSay: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.level === 'beginner' && f.content.notes > 0 && inScope(f, 'section')
+    isSaid(f) && f.content.notes > 0 && inScope(f, 'unit', 'section')
       ? [
           one(
             'play-and-say',

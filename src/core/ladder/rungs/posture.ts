@@ -6,11 +6,13 @@ export const posture: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.firstOfPiece && f.level === 'beginner' && inScope(f, 'unit', 'section')
+    f.firstOfPiece && f.level !== 'advanced' && inScope(f, 'unit', 'section')
       ? [
           one(
             'posture',
-            'Check how you sit and hold, then find the first place',
+            f.sings
+              ? 'Check how you stand, then find the first note'
+              : 'Check how you sit and hold, then find the first place',
             '',
             null,
             1,

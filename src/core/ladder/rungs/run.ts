@@ -6,11 +6,11 @@ export const run: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    inScope(f, 'section', 'piece')
+    inScope(f, 'section', 'whole', 'piece')
       ? [
           one(
             'run',
-            f.scope === 'piece' ? 'From beginning to end' : `Bars ${f.bars} from cold`,
+            f.scope === 'piece' ? 'From beginning to end' : 'Through once, from cold',
             both(f),
             f.target,
             1,

@@ -5,6 +5,7 @@ import { posture } from './posture';
 import { listen } from './listen';
 import { warmUp } from './warm-up';
 import { tap } from './tap';
+import { stroke } from './stroke';
 import { block } from './block';
 import { rightAlone } from './right-alone';
 import { leftAlone } from './left-alone';
@@ -15,6 +16,7 @@ import { together } from './together';
 import { eyes } from './eyes';
 import { corner } from './corner';
 import { join } from './join';
+import { breath } from './breath';
 import { words } from './words';
 import { slow } from './slow';
 import { tempo } from './tempo';
@@ -33,6 +35,7 @@ export const RUNGS: { readonly [K in RungKind]: RungRule } = {
   listen,
   'warm-up': warmUp,
   tap,
+  stroke,
   block,
   'right-alone': rightAlone,
   'left-alone': leftAlone,
@@ -43,6 +46,7 @@ export const RUNGS: { readonly [K in RungKind]: RungRule } = {
   eyes,
   corner,
   join,
+  breath,
   words,
   slow,
   tempo,

@@ -6,7 +6,7 @@ export const startingPoint: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.teaching.memory === 'asked' && inScope(f, 'section', 'piece')
+    f.teaching.memory === 'asked' && inScope(f, 'section', 'whole', 'piece')
       ? [
           one(
             'starting-point',

@@ -1,21 +1,23 @@
-import { one } from '../rung-facts';
+import { both, inScope, one } from '../rung-facts';
 import type { RungRule } from './rung-rule';
 
-/** Both hands with a stop before each bar line. */
+/** With a stop at each join, where the next place is made ready. */
 export const stops: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.scope === 'section' && f.level !== 'advanced' && f.content.notes > 0 && f.content.hands.length >= 2
+    inScope(f, 'phrase', 'section') && f.level !== 'advanced' && f.content.notes > 0
       ? [
           one(
             'stops',
-            'Hands together, stop at each bar line',
-            'both',
+            f.content.hands.length >= 2
+              ? 'Hands together, stop at each join, set the hands, go on'
+              : 'Stop at each join, get the next place ready, go on',
+            both(f),
             Math.min(f.start, Math.max(30, Math.round(f.start * 0.9))),
             f.times,
             '3 in a row, fingers as marked',
-            'the bar line is where the hand prepares',
+            'the stop is where the next place is prepared',
           ),
         ]
       : [],

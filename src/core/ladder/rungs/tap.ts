@@ -7,16 +7,21 @@ export const tap: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.content.newRhythms.length > 0 && f.level !== 'advanced' && inScope(f, 'unit', 'section')
+    (f.content.newRhythms.length > 0 || f.level === 'beginner') &&
+    f.content.notes > 0 &&
+    f.level !== 'advanced' &&
+    inScope(f, 'unit', 'section')
       ? [
           one(
             'tap',
-            `Tap bars ${f.bars} and ${COUNTING[f.teaching.counting].task}`,
+            `Tap the rhythm and ${COUNTING[f.teaching.counting].task}`,
             both(f),
             f.start,
             2,
             'twice without a stop',
-            `a rhythm not met before in bar ${f.numberOf(f.content.newRhythms[0] ?? 0)}`,
+            f.content.newRhythms[0] === undefined
+              ? 'said before it is played'
+              : `a rhythm not met before in ${f.barOf(f.content.newRhythms[0])}`,
           ),
         ]
       : [],

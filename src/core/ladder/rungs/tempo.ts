@@ -13,7 +13,7 @@ export const tempo: RungRule = {
   inWeek: 'rung',
   once: true,
   propose: (f) => {
-    if (!inScope(f, 'section')) return [];
+    if (!inScope(f, 'section', 'whole', 'piece')) return [];
     if (f.content.freeTime !== null) {
       const low = Math.round(f.target * (1 - FREE_BEND));
       const high = Math.round(f.target * (1 + FREE_BEND));
@@ -32,8 +32,10 @@ export const tempo: RungRule = {
         ),
       ];
     }
+    // Its sections are at tempo already: the piece begins half way.
+    const start = f.scope === 'piece' ? Math.round((f.start + f.target) / 2) : f.start;
     const steps = tempoSteps({
-      start: f.start,
+      start,
       target: f.target,
       school: f.teaching.tempoSteps,
       step: TEMPO_STEP,
@@ -41,16 +43,15 @@ export const tempo: RungRule = {
       cap: null,
     });
     const last = steps[steps.length - 1] ?? f.target;
-    if (f.target <= f.start && steps.length < 2) return [];
     return [
       one(
         'tempo',
         'Tempo steps',
         both(f),
-        f.start,
+        start,
         Math.min(100, steps.length * 2),
         'each step twice, all notes right',
-        `from ${f.start}, where everything is right, to ${f.target} and a little past`,
+        `from ${start}, where everything is right, to ${f.target} and a little past`,
         {
           tempoTo: last,
         },

@@ -6,7 +6,7 @@ export const warmUp: RungRule = {
   inWeek: 'technique',
   once: false,
   propose: (f) => {
-    if (!inScope(f, 'section', 'phrase')) return [];
+    if (!inScope(f, 'unit', 'section')) return [];
     const { scaleRun, leap, chordChanges } = f.content;
     return [
       ...(f.strums && chordChanges.length > 0
@@ -34,7 +34,7 @@ export const warmUp: RungRule = {
               f.start,
               2,
               'twice, evenly',
-              `bar ${f.numberOf(scaleRun.bar)} runs along it`,
+              `${f.barOf(scaleRun.bar)} runs along it`,
               {
                 key: 'warm-up scale',
               },
@@ -45,7 +45,7 @@ export const warmUp: RungRule = {
         ? [
             one(
               'warm-up',
-              `Find the leap into bar ${f.numberOf(leap.bar)} without playing`,
+              `Find the leap into ${f.barOf(leap.bar)} without playing`,
               '',
               null,
               4,

@@ -6,7 +6,7 @@ export const words: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    f.content.words && inScope(f, 'section', 'phrase')
+    f.content.words && inScope(f, 'section', 'whole')
       ? [
           one(
             'words',
