@@ -8,13 +8,15 @@ import { askedWay } from './way-request';
 const HANDS = ['right', 'left', 'both'] as const;
 
 /** A rung as it is printed; one of tempo steps is printed step by step, up to the target. */
-function printedRungs({ chunk }: WayStep, rung: Rung, target: number): readonly Record<string, unknown>[] {
+function printedRungs({ chunk, rungs }: WayStep, rung: Rung, target: number): readonly Record<string, unknown>[] {
+  // What has no tempo of its own is done as slowly as the rest is begun.
+  const begins = rungs.find((r) => r.tempo !== null)?.tempo ?? target;
   const print = (more: Partial<Pick<Rung, 'tempo' | 'times' | 'what' | 'done' | 'why'>>) => ({
     chunk: chunk.name,
     kind: rung.kind,
     hands: HANDS.find((h) => h === rung.hands) ?? 'all',
     bars: [chunk.from, chunk.to],
-    tempo: rung.tempo,
+    tempo: rung.tempo ?? begins,
     times: rung.times,
     done: rung.done,
     what: rung.what,

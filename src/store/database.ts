@@ -13,6 +13,7 @@ import type {
   SetAside,
   Settings,
   Student,
+  StoredWay,
   StudioEvent,
   Template,
 } from '@/core/studio';
@@ -86,7 +87,7 @@ export interface CachedEngraving {
 }
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 3;
+export const DATABASE_VERSION = 4;
 
 /** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
 export class StudioDatabase extends Dexie {
@@ -94,6 +95,7 @@ export class StudioDatabase extends Dexie {
   declare sections: Table<Section, string>;
   declare marks: Table<Mark, string>;
   declare ladders: Table<Ladder, string>;
+  declare ways: Table<StoredWay, string>;
   declare templates: Table<Template, string>;
   declare students: Table<Student, string>;
   declare events: Table<StudioEvent, string>;
@@ -130,9 +132,24 @@ export class StudioDatabase extends Dexie {
       events: 'id, at, [studentId+kind], [pieceId+kind], [studentId+sectionId], target',
       standings: 'key, studentId, pieceId, [studentId+pieceId]',
     });
-    this.version(DATABASE_VERSION)
-      .stores(indexesNow())
+    this.version(3)
+      .stores({
+        pieces: 'id, title',
+        sections: 'id, pieceId',
+        marks: 'id, pieceId',
+        pages: 'id, pieceId',
+        events: 'id, [studentId+kind], [pieceId+kind], [studentId+sectionId], target, corrects',
+        removed: 'id, table',
+        aside: 'id',
+        damaged: 'id, table',
+        standings: 'key, studentId, pieceId, sectionId, [studentId+pieceId]',
+        arrivals: '++seq, batch',
+        drafts: 'key',
+        notices: '++seq',
+      })
       .upgrade((tx) => upgradeDatabase(tx, zone));
+    // Version 4 only added ways and kinds of sections: nothing that is stored changes.
+    this.version(DATABASE_VERSION).stores(indexesNow());
   }
 }
 

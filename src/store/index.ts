@@ -20,6 +20,7 @@ export {
   useStudents,
   useTemplates,
   useUndoLabels,
+  useWays,
 } from './queries';
 export type { Done } from './run-command';
 export { storageProblem } from './stored-problem';

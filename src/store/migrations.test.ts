@@ -33,6 +33,20 @@ const VERSIONS: readonly Record<string, string>[] = [
     events: 'id, at, [studentId+kind], [pieceId+kind], [studentId+sectionId], target',
     standings: 'key, studentId, pieceId, [studentId+pieceId]',
   },
+  {
+    pieces: 'id, title',
+    sections: 'id, pieceId',
+    marks: 'id, pieceId',
+    pages: 'id, pieceId',
+    events: 'id, [studentId+kind], [pieceId+kind], [studentId+sectionId], target, corrects',
+    removed: 'id, table',
+    aside: 'id',
+    damaged: 'id, table',
+    standings: 'key, studentId, pieceId, sectionId, [studentId+pieceId]',
+    arrivals: '++seq, batch',
+    drafts: 'key',
+    notices: '++seq',
+  },
 ];
 
 async function oldDatabase(version: number, lists: Lists, changes: object[] = []): Promise<string> {
@@ -109,6 +123,25 @@ describe.each([1, 2])('a studio of version %i', (version) => {
       for (const [key, s] of foldEvents(before).standings) expect((await db.standings.get(key))?.level).toBe(s.level);
       expect((await readStudio(db)).damaged).toEqual([]);
     }
+  });
+});
+
+describe('a studio of version 3', () => {
+  const lists = listsOf(3);
+  it('only gains ways: everything else is as it was, as a database and as a file, and nothing is said', async () => {
+    const name = await oldDatabase(3, lists);
+    const asDatabase = await opened(name);
+    const read = readStudioFile(textOf(3), file(3), ZONE);
+    if (!read.ok) throw new Error(read.issue.message);
+    expect(read.value.listed).toEqual([]);
+    expect(await asDatabase.notices.count()).toBe(0);
+    const kept = await readStudio(asDatabase);
+    expect(kept).toEqual(read.value.studio);
+    expect(kept.ways).toEqual([]);
+    for (const table of ['pieces', 'sections', 'marks', 'ladders', 'students', 'events'] as const)
+      expect(sorted(kept[table].map((row) => said(row as Record<string, unknown>)))).toEqual(
+        sorted((lists[table] ?? []).map((row) => said(row))),
+      );
   });
 });
 

@@ -1,8 +1,20 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
+import { isSection } from '@/core/way';
 import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
-import type { Ladder, Mark, Page, Piece, Section, Settings, Student, StudioEvent, Template } from '@/core/studio';
+import type {
+  Ladder,
+  Mark,
+  Page,
+  Piece,
+  Section,
+  Settings,
+  StoredWay,
+  Student,
+  StudioEvent,
+  Template,
+} from '@/core/studio';
 import type { Notice } from './database';
 import { wordsAbout } from './standings';
 import { useStudio } from './studio-context';
@@ -20,10 +32,28 @@ export function usePiece(id: string | null): Loaded<Piece | null> {
   return useLiveQuery(async () => (id ? ((await db.pieces.get(id)) ?? null) : null), [db, id]);
 }
 
+/** The sections of a piece and those inside them; the chunks of its way are asked for by themselves. */
 export function useSections(pieceId: string | null): Loaded<Section[]> {
   const { db } = useStudio();
   return useLiveQuery(
-    async () => (pieceId ? db.sections.where('pieceId').equals(pieceId).toArray() : []),
+    async () => (pieceId ? (await db.sections.where('pieceId').equals(pieceId).toArray()).filter(isSection) : []),
+    [db, pieceId],
+  );
+}
+
+/** Everything that a way is made of: the ways of a piece and all rows they go over, sections and chunks. */
+export function useWays(
+  pieceId: string | null,
+): Loaded<{ readonly ways: readonly StoredWay[]; readonly places: readonly Section[] }> {
+  const { db } = useStudio();
+  return useLiveQuery(
+    async () =>
+      pieceId
+        ? {
+            ways: await db.ways.where('pieceId').equals(pieceId).toArray(),
+            places: await db.sections.where('pieceId').equals(pieceId).toArray(),
+          }
+        : { ways: [], places: [] },
     [db, pieceId],
   );
 }
@@ -105,16 +135,22 @@ export function useTemplates(): Loaded<Template[]> {
   return useLiveQuery(() => db.templates.orderBy('name').toArray(), [db]);
 }
 
-/** Sections, ladders and marks of several pieces at once. */
-export function useSectionsOf(
-  pieceIds: readonly string[],
-): Loaded<{ readonly sections: Section[]; readonly ladders: Ladder[] }> {
+/** Sections, the places of their ways, ladders and ways of several pieces at once. */
+export function useSectionsOf(pieceIds: readonly string[]): Loaded<{
+  readonly sections: Section[];
+  readonly places: Section[];
+  readonly ladders: Ladder[];
+  readonly ways: StoredWay[];
+}> {
   const { db } = useStudio();
   const wanted = pieceIds.join(' ');
   return useLiveQuery(async () => {
     const ids = wanted === '' ? [] : wanted.split(' ');
+    const places = await db.sections.where('pieceId').anyOf(ids).toArray();
     return {
-      sections: await db.sections.where('pieceId').anyOf(ids).toArray(),
+      sections: places.filter(isSection),
+      places,
+      ways: await db.ways.where('pieceId').anyOf(ids).toArray(),
       ladders: await db.ladders.where('pieceId').anyOf(ids).toArray(),
     };
   }, [db, wanted]);

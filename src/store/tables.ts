@@ -31,6 +31,7 @@ export const TABLES = {
   sections: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },
   marks: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },
   ladders: { indexes: 'id, sectionId, pieceId', inFile: true, merged: 'by-field' },
+  ways: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },
   templates: { indexes: 'id, name', inFile: true, merged: 'by-field' },
   students: { indexes: 'id, name, order', inFile: true, merged: 'by-field' },
   pages: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },

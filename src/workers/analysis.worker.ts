@@ -4,7 +4,8 @@ import { findGestures } from '@/core/articulation';
 import { placeBreaths, proposeBowing, punctuatePhrases } from '@/core/breath';
 import { suggestDynamics } from '@/core/dynamics';
 import { fingerScore } from '@/core/fingering';
-import { orderChunks } from '@/core/ladder';
+import { placeSections } from '@/core/sections';
+import { keptShapes, proposeWay } from '@/core/way';
 import { playedBy, stringsOf, type Player } from '@/core/players';
 import { realiseOrnaments } from '@/core/ornaments';
 import { fail, ok, type Result } from '@/core/result';
@@ -72,11 +73,25 @@ const api: AnalysisWorkerApi = {
         gestures: request.technique === null ? [] : findGestures(score, request.technique, request.ownCues),
       })),
     ),
-  chunks: (loaded, player, sections, request) =>
+  way: (loaded, player, kept, request) =>
     Promise.resolve(
-      analysed(loaded, player, ({ played: score, difficulties }) =>
-        orderChunks(score, sections, request, difficulties),
-      ),
+      analysed(loaded, player, (analysis) => {
+        const shapes = keptShapes(analysis.score, placeSections(analysis.score, kept), analysis.sections);
+        const { played, sections, sameness, difficulties, corners, entries, accompanied } = analysis;
+        return proposeWay(
+          {
+            played,
+            player,
+            sections: shapes.length > 0 ? shapes : sections,
+            sameness,
+            difficulties,
+            corners,
+            entries,
+            accompanied,
+          },
+          request,
+        );
+      }),
     ),
 };
 

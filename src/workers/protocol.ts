@@ -7,17 +7,17 @@ import type { SuggestedDynamic } from '@/core/dynamics';
 import type { ReadPiece } from '@/core/commands';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { Harmony } from '@/core/harmony';
-import type { LadderChunk, OrderRequest } from '@/core/ladder';
+import type { Way, WayRequest } from '@/core/way';
 import type { MidiRequest } from '@/core/midi';
 import type { OrnamentStyle, RealisedOrnament } from '@/core/ornaments';
 import type { ExcerptRequest, WrittenDocument, WrittenMark } from '@/core/musicxml';
 import type { InstrumentId, PlayerFamily } from '@/core/instruments';
 import type { Result } from '@/core/result';
 import type { PayOffStep, RhythmFamily, Sameness } from '@/core/sameness';
-import type { ProposedSection, SectionShape } from '@/core/sections';
+import type { ProposedSection } from '@/core/sections';
 import type { KeptIds, Note, Score } from '@/core/score';
 import type { Player } from '@/core/players';
-import type { Conflict, KeptDocument, Zone } from '@/core/studio';
+import type { Conflict, KeptDocument, Section, Zone } from '@/core/studio';
 
 /** A file as it was read, with what the reader had to say. */
 export interface OpenedFile extends ReadPiece {
@@ -114,13 +114,8 @@ export interface AnalysisWorkerApi {
   finger(loaded: LoadedPiece, player: Player, request: FingeringRequest): Promise<Result<Fingering>>;
   /** Everything else that can be proposed or computed on the page. */
   marking(loaded: LoadedPiece, player: Player, request: MarkingRequest): Promise<Result<Marking>>;
-  /** Chunks of the piece in learning order. */
-  chunks(
-    loaded: LoadedPiece,
-    player: Player,
-    sections: readonly SectionShape[],
-    request: OrderRequest,
-  ): Promise<Result<readonly LadderChunk[]>>;
+  /** The way through the sections that are kept; through those that are proposed where none is. */
+  way(loaded: LoadedPiece, player: Player, kept: readonly Section[], request: WayRequest): Promise<Result<Way>>;
 }
 
 export interface EngraveOptions {

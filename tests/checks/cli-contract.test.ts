@@ -148,6 +148,30 @@ const SHAPES = {
     printed: z.array(z.unknown()),
     suggested: z.array(z.object({ bar, onset: quarters, level: words, reason: words })),
   }),
+  way: z.object({
+    steps: z
+      .array(
+        z.object({
+          chunk: z.object({
+            name: words,
+            from: bar,
+            to: bar,
+            fromOffset: quarters,
+            toOffset: quarters,
+            hand: words,
+            kind: z.enum(['section', 'phrase', 'chunk', 'join', 'piece']),
+            like: range.nullable(),
+          }),
+          why: words,
+          pays: z.number().min(0).max(1),
+          minutes: z.number().min(0),
+          week: z.number().int().min(1),
+        }),
+      )
+      .min(1),
+    weeks: z.number().int().min(1),
+    minutes: z.number().positive(),
+  }),
   ladder: z.object({
     chunks: z.array(z.object({ name: words, from: bar, to: bar, why: words })).min(1),
     rungs: z
@@ -253,7 +277,8 @@ describe('options', () => {
     const quick = await of({ tempo: '132', school: 'start', level: 'beginner' });
     expect(Math.max(...quick.rungs.map((r) => r.tempo))).toBe(132);
     expect(quick.chunks[0]?.from).toBe(0);
-    expect((await of({ school: 'end' })).chunks[0]?.to).toBe(7);
+    // Of eight bars that come back the first are learned, wherever they are begun from.
+    expect((await of({ school: 'end', level: 'advanced' })).chunks[0]?.from).toBe(0);
   });
   const SHAPE = { name: { kind: 'text' }, loud: { kind: 'flag' }, n: { kind: 'number', min: 1, max: 5 } } as const;
   it('are read with a space or an equals sign, files as they stand, after -- whatever they are called', () => {

@@ -109,6 +109,26 @@ if (!opened.ok) throw new Error('the eight bars cannot be read');
 const read = readScore(opened.value.text, 'eight.musicxml');
 if (!read.ok) throw new Error('the eight bars cannot be read');
 
+/** A chunk of a way over bars of the eight, as it is proposed (`chunk`) and as it is walked. */
+const walked = (id: string, from: number, to: number) => ({
+  section: section(id, from, to, { kind: 'chunk', name: id }),
+  from,
+  to,
+  why: '',
+  aside: null,
+  deviates: false,
+  chunk: {
+    name: `bars ${from + 1}–${to + 1}`,
+    kind: 'chunk' as const,
+    from,
+    to,
+    fromOffset: '0',
+    toOffset: '4',
+    hand: 'all' as const,
+    like: null,
+  },
+});
+
 export const EXAMPLE_SCOPE = {
   score: scoreOfAbc(headed(EIGHT)),
   scoreOf: (music: string) => scoreOfAbc(headed(music)),
@@ -127,4 +147,5 @@ export const EXAMPLE_SCOPE = {
   finger,
   rung,
   task,
+  walked,
 };

@@ -2,13 +2,14 @@
 import { describe, expect, it } from 'vitest';
 import { placeBreaths } from '@/core/breath';
 import { fingerScore } from '@/core/fingering';
-import { buildLadder, orderChunks, ORDER_SCHOOLS, tempoSteps } from '@/core/ladder';
+import { analysisOf } from '@/core/analysis';
+import { buildLadder, tempoSteps } from '@/core/ladder';
+import { buildPlaces, schoolFor, WAY_SCHOOLS } from '@/core/way';
 import { askedFacets } from '@/core/mastery';
 import { realiseOrnaments, usualStyle } from '@/core/ornaments';
 import { countStaff, countText } from '@/core/rhythm';
 import { countingWay, TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching } from '@/core/studio';
 import { fingerLane, usualView } from '@/features/marks/finger-view';
-import { proposeSections } from '@/core/sections';
 import { scoreOfAbc } from '@/core/studio/abc-for-tests';
 
 const read = (text: string) => scoreOfAbc(text);
@@ -28,6 +29,11 @@ C,4 G,4 | E,4 D,4 | G,,8 | C,8 | C,4 G,4 | E,4 D,4 | G,,8 | C,8 |]
 `);
 const TUNE = read(
   'X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:G\nG A B c | d2 c2 | B A G A | B4 | G A B c | d2 e2 | d c B A | G4 |]\n',
+);
+
+/** What comes back, a hard line that comes once, and an easy one: no two schools order them alike. */
+const SONG = read(
+  'X:1\nM:4/4\nL:1/4\nQ:1/4=100\nK:C\nc B A G|F2 E2|D E F G|A4|E G E G|A2 B2|c B A B|c4|[M:4/4] c/^d/f/a/ ^g/b/^c/e/|^f/a/c/e/ ^d/^f/a/c/|g/^c/e/b/ ^a/^f/^d/B/|c4|G2 G2|A2 A2|B2 B2|G4|E G E G|A2 B2|c B A B|c4|]\n',
 );
 
 const JIG = read('X:1\nM:6/8\nL:1/8\nK:G\nGAB c2d | G3 B3 | [M:3/8] GAB | c3 |]\n');
@@ -54,10 +60,11 @@ const OUTCOME: { readonly [K in keyof Teaching]: (teaching: Teaching) => unknown
   order: (t) =>
     t.order === 'own'
       ? 'own'
-      : orderChunks(DUET, proposeSections(DUET), {
-          level: 'beginner',
-          school: ORDER_SCHOOLS.find((s) => s === t.order) ?? 'sameness',
-        }).map((c) => c.name),
+      : buildPlaces(
+          analysisOf(SONG),
+          'advanced',
+          schoolFor(WAY_SCHOOLS.find((x) => x === t.order) ?? null, 'advanced'),
+        ).map((p) => p.chunk.name),
   fingers: (t) => {
     const notes = DUET.notes.filter((n) => n.staff === 1 && n.part === 'P1');
     const fingered = new Map(fingerScore(DUET, { instrument: 'piano' }).notes.map((f) => [f.noteId, f]));

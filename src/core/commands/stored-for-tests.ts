@@ -6,6 +6,7 @@ import {
   type Section,
   type Settings,
   type Student,
+  type StoredWay,
   type StudioEvent,
   type Template,
   type Page,
@@ -24,6 +25,7 @@ export interface TestStored {
   readonly sections: readonly Section[];
   readonly marks: readonly Mark[];
   readonly ladders: readonly Ladder[];
+  readonly ways: readonly StoredWay[];
   readonly templates: readonly Template[];
   readonly students: readonly Student[];
   readonly pages: readonly Page[];
@@ -37,6 +39,7 @@ export const nothing: TestStored = {
   sections: [],
   marks: [],
   ladders: [],
+  ways: [],
   templates: [],
   students: [],
   pages: [],

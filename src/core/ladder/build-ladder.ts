@@ -173,7 +173,7 @@ function rungsOfHand(hand: 'right' | 'left', isStrum: boolean, start: number, ta
  * counting only.
  *
  * @example
- * buildLadder({ score, from: 0, to: 3, instrument: 'piano', targetTempo: 80, sectionId: 'a' })[0].kind // → 'warm-up'
+ * buildLadder({ score, from: 0, to: 3, instrument: 'piano', targetTempo: 80, sectionId: 'a' })[0].kind // → 'posture'
  */
 export function buildLadder(request: LadderRequest): Rung[] {
   const { score, from, to } = request;

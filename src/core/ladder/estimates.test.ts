@@ -3,7 +3,15 @@ import type { Rung } from '../studio';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 import { cautionsFor } from './cautions';
 import { describeCopy } from './copy-of';
-import { estimateMinutes, learnedOverhead, passSeconds, USUAL_OVERHEAD } from './minutes';
+import {
+  BESIDES_PLAYING,
+  estimateMinutes,
+  learnedOverhead,
+  minutesRange,
+  OVERHEAD,
+  passSeconds,
+  USUAL_OVERHEAD,
+} from './minutes';
 
 const score = (abc: string) => scoreOfAbc(`X:1\nM:4/4\nL:1/4\nQ:1/4=60\nK:C\n${abc}`);
 
@@ -13,25 +21,32 @@ describe('minutes', () => {
     expect(passSeconds(four, 0, 1, 60)).toBeCloseTo(8);
     expect(passSeconds(four, 1, 1, 120)).toBeCloseTo(2);
   });
-  it('of a rung are its passes with as long again for stops, to a tenth, at least half a minute', () => {
-    // 16 s a pass, 10 passes, twice as long: 320 s are 5.3 minutes.
-    expect(estimateMinutes(four, 0, 3, 60, 10)).toBe(5.3);
+  it('of a rung are its passes and all that practice is besides, to a tenth, at least half a minute', () => {
+    // 16 s a pass, 10 passes, three times as long: 480 s are 8 minutes.
+    expect(estimateMinutes(four, 0, 3, 60, 10)).toBe(8);
     expect(estimateMinutes(four, 0, 3, 60, 10, 1)).toBe(2.7);
     expect(estimateMinutes(four, 0, 0, 120, 1)).toBe(0.5);
+  });
+  it('are five, three and two times the playing by level [common practice], and what is besides is named', () => {
+    expect(OVERHEAD).toEqual({ beginner: 5, intermediate: 3, advanced: 2 });
+    expect(Object.values(BESIDES_PLAYING).reduce((a, b) => a + b, 0)).toBeCloseTo(1);
+    expect(minutesRange(100)).toEqual([75, 135]);
+    expect(minutesRange(0.2)).toEqual([1, 1]);
   });
   const log = (minutes: number, playingSeconds = 60) => ({ minutes, playingSeconds });
   it('follow the logs: the median, the more of them the more', () => {
     expect(learnedOverhead([])).toBe(USUAL_OVERHEAD);
-    // One log of 8 times: a seventh of 8 and six sevenths of 2.
-    expect(learnedOverhead([log(8)])).toBe(2.86);
-    expect(learnedOverhead(Array.from({ length: 6 }, () => log(4)))).toBe(3);
-    // Median of 1, 3, 5, 9 is 4: four tenths of it and six of 2.
-    expect(learnedOverhead([log(9), log(1), log(3), log(5)])).toBe(2.8);
-    expect(learnedOverhead([log(9), log(1), log(3)])).toBe(2.33);
+    expect(learnedOverhead([], 'beginner')).toBe(5);
+    // One log of 8 times: a seventh of 8 and six sevenths of 3.
+    expect(learnedOverhead([log(8)])).toBe(3.71);
+    expect(learnedOverhead(Array.from({ length: 6 }, () => log(5)))).toBe(4);
+    // Median of 1, 3, 5, 9 is 4: four tenths of it and six of 3.
+    expect(learnedOverhead([log(9), log(1), log(3), log(5)])).toBe(3.4);
+    expect(learnedOverhead([log(9), log(1), log(3)])).toBe(3);
   });
   it('never follow a log to where nobody practises, nor one without time', () => {
-    expect(learnedOverhead(Array.from({ length: 500 }, () => log(60)))).toBe(6);
-    expect(learnedOverhead(Array.from({ length: 500 }, () => log(0.1)))).toBe(1);
+    expect(learnedOverhead(Array.from({ length: 500 }, () => log(60)))).toBe(8);
+    expect(learnedOverhead(Array.from({ length: 500 }, () => log(0.1)))).toBeCloseTo(1, 1);
     expect(learnedOverhead([log(0), log(8, 0)])).toBe(USUAL_OVERHEAD);
   });
 });

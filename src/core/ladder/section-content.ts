@@ -128,7 +128,11 @@ function newRhythms(score: Score, struck: StruckBars): ReadonlySet<number> {
   return fresh;
 }
 
-/** Reads a whole piece, as its player has it, for its ladders. */
+/**
+ * Reads a whole piece, as its player has it, for its ladders.
+ *
+ * @example pieceContent(score).newRhythms.has(0) // → true
+ */
 export function pieceContent(
   score: Score,
   difficulties: readonly BarDifficulty[] = barDifficulties(score),

@@ -6,7 +6,11 @@ const JOIN = '~';
 /** A part never holds the sign that joins: two places never have one id. */
 const part = (text: string): string => text.replaceAll('%', '%25').replaceAll(JOIN, '%7E');
 
-/** An id from the parts of a place, in order. `placeId('finger', 'p', 'n1')` is `'finger~p~n1'`. */
+/**
+ * An id from the parts of a place, in order.
+ *
+ * @example placeId('finger', 'p', 'n1') // → 'finger~p~n1'
+ */
 export const placeId = (...parts: readonly string[]): string => parts.map(part).join(JOIN);
 
 /**
@@ -23,6 +27,14 @@ export const ladderId = (sectionId: string, player?: string): string =>
  * @example rungId('section-a', 'tap') // → 'rung~section-a~tap'
  */
 export const rungId = (sectionId: string, key: string): string => placeId('rung', sectionId, key);
+
+/**
+ * The way through a piece, of its usual player or another, and a student's own.
+ *
+ * @example wayId('p', undefined, null) // → 'way~p~~'
+ */
+export const wayId = (pieceId: string, player: string | undefined, studentId: string | null): string =>
+  placeId('way', pieceId, player ?? '', studentId ?? '');
 
 /** Where a section lies: what makes two sections of two devices the same one when they are made. */
 export interface SectionPlace {

@@ -24,7 +24,9 @@ export {
   type AnyRow,
   type Damaged,
   type Hand,
+  type Aside,
   type Ladder,
+  type StoredWay,
   type MadeRung,
   type Page,
   type Piece,
@@ -79,7 +81,7 @@ export {
   type Day,
   type Zone,
 } from './day';
-export { ladderId, rungId, sectionId, type SectionPlace } from './identity';
+export { ladderId, placeId, rungId, sectionId, wayId, type SectionPlace } from './identity';
 export { clampTempo, clampText, MOST } from './limits';
 export {
   changedFields,

@@ -13,6 +13,7 @@ export const MOST = {
   note: 2000,
   said: 8000,
   rungs: 1000,
+  wayPlaces: 5000,
   removedKeys: 4000,
   sectionsOfPiece: 5000,
   tasksOfWeek: 500,

@@ -59,7 +59,7 @@ export const pieceSchema = z.object({
   targetTempo: z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most).nullable(),
   /** How this piece is taught, where it is not as the student or the studio has it. */
   teaching: teachingSchema.partial().optional(),
-  /** Order in which its sections are learned, by the teacher: section ids. */
+  /** Section ids in the teacher's order of learning, from before there were ways; kept as it came. */
   learnOrder: z.array(id).max(MOST.sectionsOfPiece).optional(),
   addedAt: time,
   ...changed,
@@ -67,9 +67,16 @@ export const pieceSchema = z.object({
 
 export const handSchema = z.enum(['all', 'right', 'left']);
 
+/** What a row of the table of sections is; a section, or one inside another, where nothing is said. */
+export const sectionKinds = ['section', 'phrase', 'chunk', 'join', 'piece'] as const;
+
 export const sectionSchema = z.object({
   id,
   pieceId: id,
+  /** Sections tile the piece; chunks, joins and lines of the way are ranges over them. */
+  kind: z.enum(sectionKinds).optional(),
+  /** Made or changed by the teacher: a new proposal leaves it as it is. */
+  own: z.boolean().optional(),
   name: z.string().max(MOST.name),
   letter: z.string().max(8),
   /** Bar ids of the first and last bar, both included. */

@@ -75,6 +75,32 @@ export const ladderSchema = z.object({
   ...changed,
 });
 
+/** How a place of the way stands apart from the rest: left out on purpose, put off, known already. */
+export const asideKinds = ['skipped', 'later', 'known'] as const;
+
+/**
+ * The way through a piece for its player: rows of the table of sections in the order in which they are learned. One of
+ * a student holds only where that student's deviates.
+ */
+export const waySchema = z.object({
+  id,
+  pieceId: id,
+  /** Whose it is (`playerKey`), where that is not the usual player of the piece. */
+  player: z.string().max(2000).optional(),
+  studentId: id.nullable(),
+  /** Places in order, each with why it is there; null for a student who goes the way of the piece. */
+  steps: z
+    .array(z.object({ sectionId: id, why: z.string().max(MOST.task) }))
+    .max(MOST.wayPlaces)
+    .nullable(),
+  /** The teacher dragged: a new proposal keeps this order. */
+  own: z.boolean(),
+  aside: z.record(z.string(), z.enum(asideKinds)),
+  /** Ids of proposed places that the teacher took away: they do not come back. */
+  removed: z.array(id).max(MOST.wayPlaces),
+  ...changed,
+});
+
 /** A set of rungs kept to be used again: tempos as shares of the target. */
 export const templateSchema = z.object({
   id,

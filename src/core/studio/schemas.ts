@@ -5,10 +5,17 @@ import { markSchema } from './kinds/marks';
 import { eventSchema } from './kinds/records';
 import { pageSchema, pieceSchema, sectionSchema, type handSchema } from './music-schemas';
 import { settingsSchema, studentSchema } from './people-schemas';
-import { ladderSchema, templateSchema, type madeRungSchema, type rungSchema } from './practice-schemas';
+import {
+  ladderSchema,
+  templateSchema,
+  waySchema,
+  type asideKinds,
+  type madeRungSchema,
+  type rungSchema,
+} from './practice-schemas';
 
 /** Version of the studio file and of the kept records. Files of a higher version are refused. */
-export const STUDIO_VERSION = 3;
+export const STUDIO_VERSION = 4;
 
 /**
  * Tables whose rows are put, changed and removed, by name. A new table is a line here; the store is told by the
@@ -19,6 +26,7 @@ export const ROW_SCHEMAS = {
   sections: sectionSchema,
   marks: markSchema,
   ladders: ladderSchema,
+  ways: waySchema,
   templates: templateSchema,
   students: studentSchema,
   pages: pageSchema,
@@ -35,6 +43,7 @@ export const ROW_WORDS: Readonly<Record<RowTable, string>> = {
   sections: 'section',
   marks: 'mark',
   ladders: 'ladder',
+  ways: 'way',
   templates: 'template',
   students: 'student',
   pages: 'page',
@@ -74,6 +83,7 @@ export const studioSchema = z.object({
   sections: z.array(sectionSchema),
   marks: z.array(markSchema),
   ladders: z.array(ladderSchema),
+  ways: z.array(waySchema),
   templates: z.array(templateSchema),
   students: z.array(studentSchema),
   pages: z.array(pageSchema),
@@ -94,6 +104,8 @@ export const studioFileSchema = z.object({
 export type Piece = RowOf['pieces'];
 export type Section = RowOf['sections'];
 export type Ladder = RowOf['ladders'];
+export type StoredWay = RowOf['ways'];
+export type Aside = (typeof asideKinds)[number];
 export type Template = RowOf['templates'];
 export type Student = RowOf['students'];
 export type Page = RowOf['pages'];
@@ -115,6 +127,7 @@ export const emptyStudio = (): Studio => ({
   sections: [],
   marks: [],
   ladders: [],
+  ways: [],
   templates: [],
   students: [],
   pages: [],

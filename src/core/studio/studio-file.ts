@@ -80,7 +80,8 @@ export function readStudioFile(text: string, file: string, zone: Zone): Result<R
   const broken = fail('studio-broken', `${file} is damaged: it holds no studio. Nothing was changed.`, { file });
   const lists = listsOf(head.data.studio);
   if (Object.keys(lists).length === 0) return broken;
-  const upgraded = version < STUDIO_VERSION ? upgradedLists(lists, zone) : { studio: head.data.studio, listed: [] };
+  // Version 4 only added ways and kinds of sections.
+  const upgraded = version < 3 ? upgradedLists(lists, zone) : { studio: head.data.studio, listed: [] };
   const studio = parseStudio(upgraded.studio);
   if (!studio) return broken;
   return ok({ studio, version, listed: upgraded.listed });

@@ -107,6 +107,8 @@ function putPiece(walk: Walk): void {
 /**
  * Every place of the way, in the order in which it is learned: unchanging parts, then phrases by the school, each chunk
  * by chunk with its joins and followed by its copies, sections as soon as they are whole, the piece last.
+ *
+ * @example buildPlaces(analysisOf(score), 'advanced', schoolFor(null, 'advanced'))[0].chunk.name // → 'bars 1–4'
  */
 export function buildPlaces(of: WayOf, level: StudentLevel, school: SchoolRule): readonly WayPlace[] {
   const score = of.played;

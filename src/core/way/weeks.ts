@@ -2,8 +2,8 @@
 export const USUAL_MINUTES_A_WEEK = 75;
 
 /**
- * The week in which each of a row of steps is begun, from 1: as many as fit into the minutes of a week, in order; a step
- * that is longer than what is left begins the next week, one that is longer than a week goes on in the ones after it.
+ * The week in which each of a row of steps is begun, from 1: as many as fit into the minutes of a week, in order; a
+ * step that is longer than what is left begins the next week, one longer than a week goes on in the ones after it.
  *
  * @example weeksOf([30, 30, 30, 150], 75) // → [1, 1, 2, 3]
  */

@@ -9,5 +9,5 @@ export { loadedPiece } from './loaded-piece';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
 export { playNotes, type HeardNote } from './play';
-export { shownOf, useChunks, useFingering, useMarking, type Answer } from './use-marking';
+export { shownOf, useProposedWay, useFingering, useMarking, type Answer } from './use-marking';
 export { useOverhead } from './use-overhead';

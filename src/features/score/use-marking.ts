@@ -2,11 +2,10 @@
 
 import { useEffect, useState } from 'react';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
-import type { LadderChunk, OrderRequest } from '@/core/ladder';
 import { playerKey, type Player } from '@/core/players';
 import type { Issue, Result } from '@/core/result';
-import type { SectionShape } from '@/core/sections';
-import type { Piece } from '@/core/studio';
+import type { Piece, Section } from '@/core/studio';
+import type { Way, WayRequest } from '@/core/way';
 import { storageProblem } from '@/store';
 import { askAnalysis, type LoadedPiece, type Marking, type MarkingRequest } from '@/workers';
 import { loadedPiece, versionOf } from './loaded-piece';
@@ -95,13 +94,13 @@ export const useMarking = (piece: Piece, player: Player, about: string, request:
     (loaded) => askAnalysis((api) => api.marking(loaded, player, request)),
   );
 
-/** The chunks of a piece in learning order. */
-export const useChunks = (
+/** The way through a piece as it would be proposed; nothing is asked while `request` is null. */
+export const useProposedWay = (
   piece: Piece,
   player: Player,
-  sections: readonly SectionShape[],
-  request: OrderRequest,
-): Answer<readonly LadderChunk[]> =>
-  useAnswer(piece, playerKey(player), JSON.stringify([playerKey(player), sections, request]), (loaded) =>
-    askAnalysis((api) => api.chunks(loaded, player, sections, request)),
+  kept: readonly Section[],
+  request: WayRequest | null,
+): Answer<Way> =>
+  useAnswer(piece, playerKey(player), request ? JSON.stringify([playerKey(player), kept, request]) : null, (loaded) =>
+    askAnalysis((api) => api.way(loaded, player, kept, request ?? { level: 'intermediate', school: null })),
   );

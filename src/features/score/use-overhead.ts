@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { learnedOverhead, passSeconds, type LoggedWork } from '@/core/ladder';
+import { learnedOverhead, passSeconds, type LoggedWork, type StudentLevel } from '@/core/ladder';
 import { practiceOf } from '@/core/mastery';
 import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
@@ -13,6 +13,7 @@ export function useOverhead(
   events: readonly StudioEvent[],
   sections: readonly Section[],
   scores: ReadonlyMap<string, Score>,
+  level: StudentLevel = 'intermediate',
 ): number {
   return useMemo(() => {
     const logs = practiceOf(events).flatMap((e): LoggedWork[] => {
@@ -22,6 +23,6 @@ export function useOverhead(
       if (!score || !placed || e.tempo === null || e.times === 0) return [];
       return [{ playingSeconds: e.times * passSeconds(score, placed.from, placed.to, e.tempo), minutes: e.minutes }];
     });
-    return learnedOverhead(logs);
-  }, [events, sections, scores]);
+    return learnedOverhead(logs, level);
+  }, [events, sections, scores, level]);
 }

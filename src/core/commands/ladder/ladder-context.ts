@@ -1,5 +1,5 @@
 import { analysisOf } from '../../analysis';
-import { buildLadder, describeCopy, type CopyOf, type StudentLevel } from '../../ladder';
+import { buildLadder, describeCopy, type CopyOf, type LadderScope, type StudentLevel } from '../../ladder';
 import { playerChoices, playerKey, whoByName } from '../../players';
 import type { PlacedSection } from '../../sections';
 import type { Score } from '../../score';
@@ -13,6 +13,7 @@ import {
   type Student,
   type Teaching,
 } from '../../studio';
+import { isSection, kindOf } from '../../way';
 import type { RowToPut } from '../command';
 
 /** What building a ladder looks at besides what is stored. */
@@ -44,6 +45,24 @@ function partnerOf(score: Score, piece: Piece, mine: string): { readonly partner
   return partner === null ? {} : { partner };
 }
 
+/** What its ladder is for: a section whose chunks are on the way has left their rungs to them. */
+function scopeOf({ section }: PlacedSection, all: readonly PlacedSection[]): LadderScope {
+  const kind = kindOf(section);
+  switch (kind) {
+    case 'chunk':
+      return 'unit';
+    case 'section': {
+      const inside = all.filter((p) => p.section.parentId === section.id && !isSection(p.section));
+      if (inside.length === 0) return 'section';
+      return inside.some((p) => p.section.kind === 'phrase') ? 'whole' : 'line';
+    }
+    case 'join':
+    case 'phrase':
+    case 'piece':
+      return kind;
+  }
+}
+
 /** The rungs a section comes to, before any change of the teacher's. */
 export function builtRungs(
   piece: Piece,
@@ -69,6 +88,8 @@ export function builtRungs(
     difficulties,
     company: { entries, accompanied, ...partnerOf(score, piece, playerKey(player)) },
     // Rungs of another part are other rungs: what was climbed on one is not climbed on the other.
+    scope: scopeOf(placed, all),
+    hand: placed.section.hand,
     sectionId: own === undefined ? placed.section.id : `${placed.section.id} ${own}`,
   });
 }

@@ -77,7 +77,7 @@ describe('ladders built', () => {
       { ...setting, sectionIds: ['a'], anew: true },
     );
     expect(out.warns).toBe(
-      'You and the new build changed the same; yours stays: Bars 1–4 from cold: tempo stays 66, built 100.',
+      'You and the new build changed the same; yours stays: Through once, from cold: tempo stays 66, built 100.',
     );
   });
   it('need their piece', () =>

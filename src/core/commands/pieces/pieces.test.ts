@@ -11,7 +11,6 @@ import { changePiece, type PieceChange } from './change-piece';
 import { addPage, removePage } from './pages';
 import { removePiece } from './remove-piece';
 import { setDocument } from './set-document';
-import { moveInLearnOrder } from './set-learn-order';
 
 const choice = (name: string, instrument: InstrumentId | null, part = 'P1'): PlayerChoice => ({
   player: { parts: [part], ...(instrument === null ? {} : { instrument }) },
@@ -159,28 +158,6 @@ describe('a piece', () => {
     expect(refusal(runOn(addPage, nothing, fresh))).toBe('gone');
     expect(removes(does(removePage, { pages: [page] }, { pageId: 'g' }), 'pages')).toEqual(['g']);
     expect(refusal(runOn(removePage, nothing, { pageId: 'g' }))).toBe('gone');
-  });
-  it('is learned in the teacher’s order', () => {
-    const sections = [section('a', 0, 1), section('b', 2, 3), section('c', 4, 5)];
-    const move = (sectionId: string, by: 1 | -1, learnOrder?: string[]) =>
-      puts(
-        does(
-          moveInLearnOrder,
-          { pieces: [piece(learnOrder ? { learnOrder } : {})], sections },
-          { pieceId: 'p', sectionId, by },
-        ),
-        'pieces',
-      )[0]?.['learnOrder'];
-    expect(move('b', -1)).toEqual(['b', 'a', 'c']);
-    expect(move('a', 1)).toEqual(['b', 'a', 'c']);
-    expect(move('b', -1, ['c', 'gone', 'b'])).toEqual(['b', 'c', 'a']);
-    expect(
-      refusal(runOn(moveInLearnOrder, { pieces: [piece()], sections }, { pieceId: 'p', sectionId: 'a', by: -1 })),
-    ).toBe('at-the-end');
-    expect(
-      refusal(runOn(moveInLearnOrder, { pieces: [piece()], sections }, { pieceId: 'p', sectionId: 'x', by: 1 })),
-    ).toBe('gone');
-    expect(refusal(runOn(moveInLearnOrder, { sections }, { pieceId: 'p', sectionId: 'a', by: 1 }))).toBe('gone');
   });
   it('keeps its bars', () => expect(EIGHT.bars).toHaveLength(8));
 });

@@ -32,8 +32,10 @@ const facts = ({ content = {}, teaching = {}, ...more }: Wish = {}): RungFacts =
   strums: false,
   seesHands: true,
   sings: false,
-  bars: '5–8',
-  numberOf: (bar) => String(bar + 1),
+  breathes: false,
+  stroke: null,
+  barOf: (bar) => `bar ${bar + 1}`,
+  lastBar: 7,
   firstOfPiece: false,
   lastOfPiece: false,
   start: 60,
@@ -45,7 +47,7 @@ const facts = ({ content = {}, teaching = {}, ...more }: Wish = {}): RungFacts =
   teaching: { ...USUAL_TEACHING, ...teaching },
 });
 const of = (kind: RungKind, wish: Wish = {}) => RUNGS[kind].propose(facts(wish));
-const SCOPES: readonly LadderScope[] = ['unit', 'join', 'phrase', 'section', 'piece'];
+const SCOPES: readonly LadderScope[] = ['unit', 'join', 'phrase', 'section', 'whole', 'line', 'piece'];
 const scopesOf = (kind: RungKind, wish: Wish): LadderScope[] =>
   SCOPES.filter((scope) => of(kind, { ...wish, scope }).length > 0);
 const LEVELS: readonly StudentLevel[] = ['beginner', 'intermediate', 'advanced'];
@@ -57,27 +59,29 @@ const two = { hands: ['right', 'left'] } as const;
 const WHERE: readonly (readonly [RungKind, Wish, readonly LadderScope[]])[] = [
   ['posture', { firstOfPiece: true, level: 'beginner' }, ['unit', 'section']],
   ['listen', { teaching: { reading: 'rote' } }, ['unit', 'section']],
-  ['warm-up', { content: { leap: { semitones: 14, bar: 2 } } }, ['phrase', 'section']],
+  ['warm-up', { content: { leap: { semitones: 14, bar: 2 } } }, ['unit', 'section']],
   ['tap', { content: { newRhythms: [4] } }, ['unit', 'section']],
-  ['block', { content: { chordBars: 2 } }, ['phrase', 'section']],
+  ['stroke', { stroke: 'bow', content: { newRhythms: [4] } }, ['unit', 'section']],
+  ['block', { content: { chordBars: 1 } }, ['unit', 'section']],
   ['right-alone', { content: two }, ['unit', 'section']],
   ['left-alone', { content: two }, ['unit', 'section']],
-  ['play-and-say', { level: 'beginner' }, ['section']],
+  ['play-and-say', { level: 'beginner' }, ['unit', 'section']],
   ['alone', { content: { hands: ['right'] } }, ['unit', 'section']],
-  ['stops', { content: two }, ['section']],
+  ['stops', {}, ['phrase', 'section', 'line']],
   ['together', { content: two }, ['unit', 'section']],
-  ['eyes', { teaching: { reading: 'reading' } }, ['section']],
+  ['eyes', { teaching: { reading: 'reading' } }, ['section', 'whole', 'line']],
   ['corner', { content: { corners: [{ bar: 5, reason: 'a leap' }] } }, ['unit', 'section']],
   ['join', {}, ['join', 'section']],
-  ['words', { content: { words: true } }, ['phrase', 'section']],
-  ['slow', { content: { ornaments: [6] } }, ['phrase', 'section']],
-  ['tempo', {}, ['section']],
-  ['articulation', { content: { touches: true } }, ['phrase', 'section']],
-  ['dynamics', { content: { dynamics: true } }, ['phrase', 'section']],
-  ['partner', { content: { accompanied: true } }, ['section', 'piece']],
-  ['starting-point', { teaching: { memory: 'asked' } }, ['section', 'piece']],
-  ['memory', { teaching: { memory: 'asked' } }, ['section', 'piece']],
-  ['run', {}, ['section', 'piece']],
+  ['breath', { breathes: true }, ['phrase', 'section', 'whole', 'line']],
+  ['words', { content: { words: true } }, ['section', 'whole', 'line']],
+  ['slow', {}, ['phrase', 'section', 'whole', 'line', 'piece']],
+  ['tempo', {}, ['section', 'whole', 'line', 'piece']],
+  ['articulation', { content: { touches: true } }, ['section', 'whole', 'line']],
+  ['dynamics', {}, ['section', 'whole', 'line']],
+  ['partner', { content: { accompanied: true } }, ['section', 'whole', 'line', 'piece']],
+  ['starting-point', { teaching: { memory: 'asked' } }, ['section', 'whole', 'line', 'piece']],
+  ['memory', { teaching: { memory: 'asked' } }, ['section', 'whole', 'line', 'piece']],
+  ['run', {}, ['section', 'whole', 'line', 'piece']],
   ['perform', {}, ['piece']],
   ['own', { content: { ...two, dynamics: true } }, []],
 ];
@@ -87,6 +91,13 @@ describe('every kind of rung', () => {
     expect(scopesOf(kind, wish)).toEqual(scopes),
   );
   it('has a case above', () => expect(WHERE.map(([kind]) => kind)).toEqual(Object.keys(RUNGS)));
+  it('never asks for fewer times than being done needs', () => {
+    for (const [kind, wish, scopes] of WHERE)
+      for (const scope of scopes)
+        for (const level of LEVELS)
+          for (const rung of of(kind, { ...wish, scope, level }))
+            expect(rung.times).toBeGreaterThanOrEqual(Number(/(\d+) in a row/.exec(rung.done)?.[1] ?? 1));
+  });
   it('says what it is of, how it is done and why', () => {
     for (const [kind, wish, scopes] of WHERE)
       for (const scope of scopes)
@@ -101,23 +112,26 @@ describe('every kind of rung', () => {
     ['listen', { teaching: { reading: 'reading' } }],
     ['warm-up', {}],
     ['tap', {}],
-    ['block', { content: { chordBars: 1 } }],
+    ['block', { content: { chordBars: 0 } }],
+    ['stroke', { stroke: 'bow' }],
+    ['stroke', { stroke: 'bow', level: 'advanced', content: { newRhythms: [1] } }],
+    ['breath', { breathes: false }],
     ['right-alone', { content: { hands: ['right'] } }],
     ['left-alone', { content: { ...two }, teaching: { hands: 'together' } }],
     ['play-and-say', {}],
     ['alone', { content: two }],
     ['alone', { content: { notes: 0 } }],
-    ['stops', { content: { hands: ['right'] } }],
     ['stops', { content: { ...two, notes: 0 } }],
+    ['stops', { level: 'advanced' }],
     ['together', { content: { ...two, notes: 0 } }],
     ['together', { content: { hands: ['left'] } }],
     ['eyes', { teaching: { reading: 'rote' } }],
     ['corner', {}],
     ['join', { firstOfPiece: true }],
     ['words', {}],
-    ['slow', {}],
+    ['slow', { content: { notes: 0 } }],
     ['articulation', {}],
-    ['dynamics', {}],
+    ['dynamics', { content: { notes: 0 } }],
     ['partner', {}],
     ['starting-point', {}],
     ['memory', {}],
@@ -130,8 +144,11 @@ describe('every kind of rung', () => {
     expect(levelsOf('stops', { content: two })).toEqual(['beginner', 'intermediate']);
     expect(levelsOf('tap', { content: { newRhythms: [1] } })).toEqual(['beginner', 'intermediate']);
     expect(levelsOf('eyes', { teaching: { reading: 'reading' } })).toEqual(['beginner', 'intermediate']);
-    expect(levelsOf('posture', { firstOfPiece: true })).toEqual(['beginner']);
+    expect(levelsOf('posture', { firstOfPiece: true })).toEqual(['beginner', 'intermediate']);
     expect(levelsOf('play-and-say', {})).toEqual(['beginner']);
+    // What is new is said by those with some years, too; who blows cannot say while playing.
+    expect(levelsOf('play-and-say', { content: { newRhythms: [1] } })).toEqual(['beginner', 'intermediate']);
+    expect(levelsOf('play-and-say', { breathes: true })).toEqual([]);
     // A small chunk is taken with both hands at once by those who are far; a section is not.
     expect(levelsOf('right-alone', { content: two, scope: 'unit' })).toEqual(['beginner', 'intermediate']);
     expect(levelsOf('right-alone', { content: two, scope: 'section' })).toEqual(LEVELS);
@@ -146,7 +163,7 @@ describe('tempos of the rungs', () => {
     expect(tempoOf('perform', { scope: 'piece' })).toBe(100);
     expect(tempoOf('listen', { teaching: { reading: 'rote' } })).toBe(100);
   });
-  it('with a stop at each bar line are a tenth slower, never under 30, never over the start', () => {
+  it('with stops are a tenth slower, never under 30, never over the start', () => {
     expect(tempoOf('stops', { content: two })).toBe(54);
     expect(tempoOf('stops', { content: two, start: 32 })).toBe(30);
     expect(tempoOf('stops', { content: two, start: 28 })).toBe(28);
@@ -194,14 +211,15 @@ describe('what rungs say', () => {
     expect(said('corner', { content: { corners }, lastOfPiece: true })).toEqual([
       'Loop bar 6 with the first note of the next',
     ]);
-    expect(said('run')).toEqual(['Bars 5–8 from cold']);
+    expect(said('run')).toEqual(['Through once, from cold']);
     expect(said('run', { scope: 'piece' })).toEqual(['From beginning to end']);
-    expect(said('memory', { teaching: { memory: 'asked' } })).toEqual(['Bars 5–8 from memory, hands together']);
-    expect(said('listen', { teaching: { reading: 'rote' } })).toEqual(['Listen to bars 5–8 and sing them back']);
+    expect(said('memory', { teaching: { memory: 'asked' } })).toEqual(['From memory']);
+    expect(said('listen', { teaching: { reading: 'rote' } })).toEqual(['Listen and sing it back']);
     expect(of('tap', { content: { newRhythms: [4, 6] } })[0]?.why).toBe('a rhythm not met before in bar 5');
   });
   it('takes an ornament away first, and measures it where trills are measured', () => {
-    const slow = (trills: Teaching['trills']) => of('slow', { content: { ornaments: [6, 7] }, teaching: { trills } });
+    const slow = (trills: Teaching['trills']) =>
+      of('slow', { content: { ornaments: [6, 7] }, teaching: { trills }, scope: 'unit' });
     expect(slow('measured')).toMatchObject([
       { what: 'The ornament of bar 7: without it, then with it, measured', key: 'slow ornament', bars: [6, 6] },
     ]);
@@ -230,7 +248,8 @@ describe('what rungs say', () => {
     expect(said('join')).toEqual(['From the bar before into this section']);
     expect(said('join', { scope: 'join', firstOfPiece: true })).toEqual(['Through the join without a stop']);
   });
-  it('has the dynamics that are printed, else those that were marked', () => {
+  it('has the dynamics that are printed, else those that were marked, else the shape of the line', () => {
+    expect(said('dynamics')).toEqual(['Shape it: grow to the top of the line, round off its end']);
     expect(said('dynamics', { ownDynamics: true })).toEqual(['Dynamics as marked']);
     expect(said('dynamics', { ownDynamics: true, content: { dynamics: true } })).toEqual(['Dynamics as printed']);
   });
