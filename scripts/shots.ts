@@ -29,6 +29,7 @@ const VIEWS: readonly {
     before: 'note',
   },
   { name: 'ladder', path: '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', before: 'tempo-rung' },
+  { name: 'ladder-tablet', path: '/ladder?piece=demo-quay&student=demo-imke', tablet: true },
   { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'hear' },
   { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', tablet: true },
   { name: 'lesson-week', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'week' },
@@ -70,7 +71,7 @@ async function main(): Promise<void> {
       await page.setViewportSize(view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 });
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
-      if (/read|sections|marks|lesson/.test(view.name) && view.before !== 'grid')
+      if (/read|sections|marks|ladder|lesson/.test(view.name) && view.before !== 'grid')
         await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
       if (view.before === 'note')
         await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');

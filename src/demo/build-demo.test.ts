@@ -12,8 +12,12 @@ describe('demo studio', () => {
     for (const section of studio.sections) {
       expect(section.fromBar).not.toBe('');
       expect(section.toBar).not.toBe('');
-      expect(studio.ladders.some((l) => l.sectionId === section.id && l.rungs.length > 2)).toBe(true);
+      const least = section.kind === undefined ? 2 : 1;
+      expect(studio.ladders.some((l) => l.sectionId === section.id && l.rungs.length >= least)).toBe(true);
     }
+    for (const way of studio.ways)
+      expect(way.steps?.every((step) => studio.sections.some((s) => s.id === step.sectionId))).toBe(true);
+    expect(studio.ways).toHaveLength(studio.pieces.length);
     expect(studio.events.length).toBeGreaterThan(20);
   });
   it('holds nothing that a studio file would call damaged', () => {

@@ -69,6 +69,7 @@ export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> 
     studio.pieces.push(rows.piece);
     studio.sections.push(...rows.sections);
     studio.ladders.push(...rows.ladders);
+    studio.ways.push(...rows.ways);
     studio.marks.push(...rows.marks);
     played.set(demo.id, rows.played);
   }

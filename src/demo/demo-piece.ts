@@ -1,10 +1,12 @@
 import { analysisOf } from '@/core/analysis';
 import { usualPlayer } from '@/core/players';
-import { buildLadder, describeCopy } from '@/core/ladder';
+import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
-import { ladderId, markId, openAbc, teachingFor } from '@/core/studio';
-import type { Ladder, Mark, NewMark, Piece, Section } from '@/core/studio';
+import { ladderId, markId, openAbc, rungId, wayId } from '@/core/studio';
+import type { Ladder, Mark, NewMark, Piece, Section, StoredWay } from '@/core/studio';
+import { keptShapes, placeRows, proposeWay } from '@/core/way';
 import type { DemoPiece } from './demo-pieces';
+import { DEMO_STUDENTS, type DemoStudent } from './demo-students';
 import type { PlayedPiece } from './played-piece';
 
 /** The rows of one piece, and the piece as the history of its students needs it. */
@@ -12,6 +14,7 @@ export interface DemoPieceRows {
   readonly piece: Piece;
   readonly sections: readonly Section[];
   readonly ladders: readonly Ladder[];
+  readonly ways: readonly StoredWay[];
   readonly marks: readonly Mark[];
   readonly played: PlayedPiece;
 }
@@ -35,23 +38,64 @@ function sectionsOf(demo: DemoPiece, score: Score, start: string): Section[] {
   }));
 }
 
-function ladderOf(demo: DemoPiece, index: number, score: Score, section: Section, start: string): Ladder[] {
-  const s = demo.sections[index];
-  if (!s) return [];
-  const model = s.like === undefined ? undefined : demo.sections[s.like];
-  const { played, entries, accompanied } = analysisOf(score, usualPlayer(score, demo.instrument));
-  const rungs = buildLadder({
-    score: played,
-    company: { entries, accompanied, ...(demo.abc.includes('name="Teacher"') ? { partner: 'the teacher' } : {}) },
-    from: s.from,
-    to: s.to,
-    instrument: demo.instrument,
-    targetTempo: null,
-    teaching: teachingFor(),
-    copyOf: model ? describeCopy(played, model.letter, [model.from, model.to], [s.from, s.to]) : null,
-    sectionId: section.id,
-  });
-  return [{ id: ladderId(section.id), sectionId: section.id, pieceId: demo.id, rungs, updatedAt: start }];
+/** How far those are who play it: the first of them. */
+const levelOf = (demo: DemoPiece): DemoStudent['level'] =>
+  DEMO_STUDENTS.find((s) => s.pieces.some(([id]) => id === demo.id))?.level ?? 'intermediate';
+
+/** The way through a piece, with its chunks and a ladder for every place of it. */
+function wayOf(demo: DemoPiece, score: Score, sections: readonly Section[], start: string) {
+  const {
+    played,
+    player,
+    sections: proposed,
+    sameness,
+    difficulties,
+    corners,
+    entries,
+    accompanied,
+  } = analysisOf(score, usualPlayer(score, demo.instrument));
+  const placed = placeSections(score, sections);
+  const { steps } = proposeWay(
+    {
+      played,
+      player,
+      sections: keptShapes(score, placed, proposed),
+      sameness,
+      difficulties,
+      corners,
+      entries,
+      accompanied,
+    },
+    { level: levelOf(demo), school: null },
+  );
+  const rows = placeRows(
+    score,
+    demo.id,
+    placed,
+    steps.map((step) => step.chunk),
+  );
+  const own = new Set(sections.map((section) => section.id));
+  const way: StoredWay = {
+    id: wayId(demo.id, undefined, null),
+    pieceId: demo.id,
+    studentId: null,
+    steps: rows.map((row, i) => ({ sectionId: row.id, why: steps[i]?.why ?? '' })),
+    own: false,
+    aside: {},
+    removed: [],
+    updatedAt: start,
+  };
+  return {
+    way,
+    chunks: rows.filter((row) => !own.has(row.id)).map((row): Section => ({ ...row, updatedAt: start })),
+    ladders: rows.map((row, i): Ladder => ({
+      id: ladderId(row.id),
+      sectionId: row.id,
+      pieceId: demo.id,
+      rungs: (steps[i]?.rungs ?? []).map((r) => ({ ...r, id: rungId(row.id, r.key ?? r.id) })),
+      updatedAt: start,
+    })),
+  };
 }
 
 function marksOf(demo: DemoPiece, start: string): Mark[] {
@@ -70,7 +114,7 @@ export function demoPieceRows(demo: DemoPiece, start: string): DemoPieceRows {
   const { read, text } = opened.value;
   const { score } = read;
   const sections = sectionsOf(demo, score, start);
-  const ladders = sections.flatMap((section, i) => ladderOf(demo, i, score, section, start));
+  const { way, chunks, ladders } = wayOf(demo, score, sections, start);
   return {
     piece: {
       id: demo.id,
@@ -87,8 +131,9 @@ export function demoPieceRows(demo: DemoPiece, start: string): DemoPieceRows {
       addedAt: start,
       updatedAt: start,
     },
-    sections,
+    sections: [...sections, ...chunks],
     ladders,
+    ways: [way],
     marks: marksOf(demo, start),
     played: {
       id: demo.id,
@@ -99,7 +144,7 @@ export function demoPieceRows(demo: DemoPiece, start: string): DemoPieceRows {
         letter,
         from,
         to,
-        rungs: ladders[i]?.rungs ?? [],
+        rungs: ladders.find((l) => l.sectionId === sections[i]?.id)?.rungs ?? [],
       })),
     },
   };

@@ -4,7 +4,7 @@ export { Button, EmptyState, Panel, PickOne, Problem } from './controls';
 export { downloadFile } from './download';
 export { EngravedLines, type LineLayout } from './engraved-lines';
 export { InstrumentOptions } from './instrument-options';
-export { WayDrawing, type DrawnGroup, type DrawnPlace } from './way-drawing';
+export { WayDrawing, WayRow, type DrawnGroup, type DrawnPlace } from './way-drawing';
 export { LadderDrawing, type DrawnRung } from './ladder-drawing';
 export { CurveLane, TextLane, type CurvePoint, type DynamicLevel, type LaneText, type MarkSource } from './mark-lanes';
 export { RungMark } from './rung-mark';

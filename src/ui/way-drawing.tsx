@@ -44,8 +44,8 @@ interface Props {
 
 const ASIDE = { skipped: 'left out', later: 'put off', known: 'known already' } as const;
 /** Widths in rem: of one bar, and of a whole piece. */
-const NARROWEST = 4.5;
-const WIDEST = 9;
+const NARROWEST = 4;
+const WIDEST = 7.5;
 const widthOf = ({ bars }: DrawnPlace): string =>
   `${Math.min(WIDEST, NARROWEST + 1.1 * Math.log2(Math.max(1, bars)))}rem`;
 
@@ -66,16 +66,16 @@ const shapeOf = ({ kind }: DrawnPlace): string =>
       : '';
 
 function Chips({ names }: { readonly names: readonly string[] }): ReactNode {
-  const shown = names.slice(0, 2);
+  const shown = names.slice(0, 1);
   return (
-    <span className="flex min-w-0 flex-1 flex-wrap gap-1">
+    <span className="flex min-w-0 flex-1 gap-1">
       {shown.map((name) => (
-        <span key={name} className="truncate rounded-full border border-slate bg-slate-wash px-2 text-sm text-slate">
+        <span key={name} className="truncate rounded-full border border-slate bg-slate-wash px-1.5 text-sm text-slate">
           {name}
         </span>
       ))}
       {names.length > shown.length ? (
-        <span className="text-sm text-slate" title={names.slice(2).join(', ')}>
+        <span className="text-sm text-slate" title={names.slice(1).join(', ')}>
           +{names.length - shown.length}
         </span>
       ) : null}
@@ -107,9 +107,9 @@ function Stone({ place, current, movable, onChoose, onKey }: StoneProps): ReactN
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 2 : undefined }}
-      className="group relative flex items-center gap-2 py-[3px]"
+      className="group relative flex items-center gap-1.5 py-[3px]"
     >
-      <span className="relative grid w-[9.5rem] shrink-0 place-items-center" aria-hidden={false}>
+      <span className="relative grid w-[7.5rem] shrink-0 place-items-center">
         <span className="absolute inset-y-[-3px] left-1/2 w-0 border-l-2 border-rule-strong" aria-hidden="true" />
         <button
           type="button"
@@ -127,14 +127,14 @@ function Stone({ place, current, movable, onChoose, onKey }: StoneProps): ReactN
       </span>
       <Chips names={place.chips} />
       {place.aside ? <span className="text-sm text-ink-2">{ASIDE[place.aside]}</span> : null}
-      <span className="figure w-11 text-right text-sm text-ink-2" aria-hidden="true">
+      <span className="figure w-11 shrink-0 text-right text-sm whitespace-nowrap text-ink-2" aria-hidden="true">
         {place.kind === 'join' ? '' : `${Math.round(place.pays * 100)} %`}
       </span>
       {movable ? (
         <span
           ref={setActivatorNodeRef}
           {...listeners}
-          className="grid h-9 w-6 cursor-grab touch-none place-items-center text-ink-3"
+          className="grid h-9 w-5 shrink-0 cursor-grab touch-none place-items-center text-ink-3"
           title={`Drag ${place.name}`}
           data-drag={place.id}
         >
@@ -211,7 +211,7 @@ export function WayDrawing({ groups, current, label, onChoose, onOpen, onMove }:
           <ol reversed aria-label={label}>
             {[...groups].reverse().map((group) => (
               <li key={group.id} className="flex gap-2 border-t border-rule py-1 first:border-0">
-                <span className="w-7 shrink-0 self-end pb-3 font-semibold text-leaf-deep">{group.label}</span>
+                <span className="w-5 shrink-0 self-end pb-3 font-semibold text-leaf-deep">{group.label}</span>
                 <ol reversed className="min-w-0 flex-1">
                   {group.open ? (
                     [...group.places]
@@ -236,6 +236,38 @@ export function WayDrawing({ groups, current, label, onChoose, onOpen, onMove }:
         </SortableContext>
       </DndContext>
     </div>
+  );
+}
+
+/** The same in one row, to choose from where there is no room beside the music. */
+export function WayRow({ groups, current, label, onChoose }: Omit<Props, 'onOpen' | 'onMove'>): ReactNode {
+  const host = useRef<HTMLOListElement | null>(null);
+  useEffect(() => {
+    host.current?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [current]);
+  return (
+    <ol ref={host} aria-label={label} tabIndex={0} className="flex items-center gap-1 overflow-x-auto py-1">
+      {groups.flatMap((group) =>
+        group.places.map((place) => (
+          <li key={place.id} className="shrink-0">
+            <button
+              type="button"
+              aria-current={place.id === current ? 'step' : undefined}
+              aria-label={[place.name, place.done ? 'done' : '', ...place.chips].filter(Boolean).join(', ')}
+              className={`min-h-11 border px-3 text-center ${shapeOf(place)} ${washOf(place, place.id === current)} ${place.own ? 'text-plum' : ''}`}
+              onClick={() => onChoose(place.id)}
+            >
+              {place.name}
+              {place.chips.length > 0 ? (
+                <span className="ml-1 text-sm text-slate">
+                  {place.chips.length > 1 ? place.chips.length : place.chips[0]}
+                </span>
+              ) : null}
+            </button>
+          </li>
+        )),
+      )}
+    </ol>
   );
 }
 

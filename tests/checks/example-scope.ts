@@ -114,6 +114,7 @@ const walked = (id: string, from: number, to: number) => ({
   section: section(id, from, to, { kind: 'chunk', name: id }),
   from,
   to,
+  inside: null,
   why: '',
   aside: null,
   deviates: false,

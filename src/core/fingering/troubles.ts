@@ -156,7 +156,8 @@ function quickChanges(score: Score, instrument: InstrumentId): readonly Trouble[
 
 /**
  * What a solved fingering makes hard, bar by bar: thumbs passed under, shifts, string crossings, the break, slides of a
- * little finger, the way of the slide, quick changes of printed chords. A move over a bar line is the trouble of the bar it leads into.
+ * little finger, the way of the slide, quick changes of printed chords. A move over a bar line is the trouble of the
+ * bar it leads into.
  *
  * @example
  * fingeringTroubles(score, fingerScore(score, { instrument: 'piano' }), 'piano').map((t) => t.kind)

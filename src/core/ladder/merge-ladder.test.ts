@@ -91,7 +91,7 @@ const score = (() => {
 
 describe('minutes', () => {
   it('are passes times their length times the overhead', () => {
-    // One bar of four quarters at 60 is 4 seconds; five passes, three times as long with all that practice is besides, are a minute.
+    // One bar of four quarters at 60 is 4 seconds; five passes, three times as long with all that is besides, are 60.
     expect(passSeconds(score, 0, 0, 60)).toBe(4);
     expect(estimateMinutes(score, 0, 0, 60, 5)).toBe(1);
   });

@@ -10,6 +10,8 @@ export interface WalkedPlace {
   /** Bars as indexes, both included, without an upbeat. */
   readonly from: number;
   readonly to: number;
+  /** The section that holds all of it; null for sections, the piece, and joins of sections. */
+  readonly inside: string | null;
   readonly why: string;
   readonly aside: Aside | null;
   /** It stands otherwise for this student than for the piece. */
@@ -38,6 +40,9 @@ const wayRow = (
   studentId: string | null,
 ): StoredWay | undefined => ways.find((w) => w.studentId === studentId && w.player === player);
 
+const insideOf = (p: PlacedSection, parent: PlacedSection | undefined): string | null =>
+  parent && kindOf(p.section) !== 'section' && p.to <= parent.to ? parent.section.id : null;
+
 /**
  * The way as a student goes it: the piece's, changed where the student's own says so; what is put off comes before the
  * whole piece. Null where there is none yet.
@@ -65,6 +70,7 @@ export function walkedWay(
         section: p.section,
         from: firstBarOf(p),
         to: p.to,
+        inside: insideOf(p, byId.get(p.section.parentId ?? '')),
         why,
         aside,
         deviates: mine !== undefined,
@@ -112,14 +118,19 @@ export function paysAlong(score: Score, places: readonly WalkedPlace[]): readonl
 /** What is known of a student at a place. */
 export type LevelAt = (sectionId: string) => Level | null;
 
+/** From here on what a section holds is known with it. */
+const HOLDS_ITS_CHUNKS: Level = 3;
+
 /**
- * Whether a place is behind a student: heard as far as it needs, known already, or left out.
+ * Whether a place is behind a student: heard as far as it needs, known already, left out, or part of a section that was
+ * heard joined as a whole.
  *
  * @example isBehind(walked('x', 0, 1), () => 2) // → true
  */
 export const isBehind = (place: WalkedPlace, levelAt: LevelAt): boolean =>
   place.aside === 'known' ||
   place.aside === 'skipped' ||
+  (place.inside !== null && (levelAt(place.inside) ?? 0) >= HOLDS_ITS_CHUNKS) ||
   (levelAt(place.section.id) ?? 0) >= LEAVES_AT[kindOf(place.section)];
 
 /**

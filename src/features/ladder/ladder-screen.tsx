@@ -148,7 +148,7 @@ function Climbing(context: PieceContext): ReactNode {
     );
   const minutes = ladder ? ladder.rungs.reduce((sum, r) => sum + (r.minutes ?? 0), 0) * model.pace : null;
   return (
-    <div className="grid items-start gap-3 lg:grid-cols-[20rem_minmax(0,1fr)_17rem]">
+    <div className="grid items-start gap-3 lg:grid-cols-[22rem_minmax(0,1fr)_16rem]">
       <WayPanel
         way={model.way}
         current={inHand.section.id}

@@ -4,7 +4,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { minutesRange } from '@/core/ladder';
 import { TEACHING_QUESTIONS, type Student, type Teaching } from '@/core/studio';
 import { isBehind, kindOf, shareInWords, type Way, type WalkedPlace } from '@/core/way';
-import { Button, Panel, PickOne, WayDrawing, type DrawnGroup } from '@/ui';
+import { Button, Panel, PickOne, WayDrawing, WayRow, type DrawnGroup } from '@/ui';
 import type { Answer } from '@/features/score';
 import type { WayActions } from './way-actions';
 import type { WayModel } from './use-way';
@@ -73,7 +73,7 @@ function shortName({ section }: WalkedPlace, letters: ReadonlyMap<string, string
     case 'phrase':
       return section.name.replace(/^bars? /, '');
     case 'piece':
-      return section.name;
+      return section.name.replace('the whole piece', 'the piece');
   }
 }
 
@@ -89,11 +89,43 @@ function Summary({ way }: { readonly way: Way }): ReactNode {
   );
 }
 
-/** The chunks of the piece in the order in which they are learned. */
+/**
+ * The chunks of the piece in the order in which they are learned: a path beside the music; on an upright tablet a row
+ * above it, that opens.
+ */
 export function WayPanel(props: Props): ReactNode {
-  const { way, current, student, order, proposed, actions, onOrder, onChoose } = props;
+  const { way, current, onChoose } = props;
+  const [isOpen, setIsOpen] = useState(false);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const groups = useGroups(props, opened);
+  const open = (id: string): void => setOpened(new Set([...opened, id]));
+  if (!way.places) return <WholeWay {...props} groups={groups} onOpen={open} />;
+  return (
+    <div className="flex min-w-0 flex-col gap-2">
+      <section className="panel p-3 lg:hidden" aria-label="The way in a row">
+        <div className="flex items-center gap-2">
+          <div className="min-w-0 flex-1">
+            <WayRow label="The way, first steps first" groups={groups} current={current} onChoose={onChoose} />
+          </div>
+          <Button aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
+            {isOpen ? 'Fold' : 'Arrange'}
+          </Button>
+        </div>
+      </section>
+      <div className={isOpen ? '' : 'hidden lg:block'}>
+        <WholeWay {...props} groups={groups} onOpen={open} />
+      </div>
+    </div>
+  );
+}
+
+interface WholeProps extends Props {
+  readonly groups: readonly DrawnGroup[];
+  readonly onOpen: (groupId: string) => void;
+}
+
+function WholeWay(props: WholeProps): ReactNode {
+  const { way, current, student, order, proposed, actions, onOrder, onChoose, groups, onOpen } = props;
   const schools = TEACHING_QUESTIONS.find((q) => q.key === 'order')?.schools ?? [];
   const fresh = proposed.kind === 'ready' ? proposed.value : null;
   const takeIt = (
@@ -119,6 +151,7 @@ export function WayPanel(props: Props): ReactNode {
       }
     >
       <PickOne
+        stacked
         label="In which order"
         value={order}
         choices={schools.map(([v, name]) => [String(v), name] as const)}
@@ -148,7 +181,7 @@ export function WayPanel(props: Props): ReactNode {
               groups={groups}
               current={current}
               onChoose={onChoose}
-              onOpen={(id) => setOpened(new Set([...opened, id]))}
+              onOpen={onOpen}
               onMove={(sectionId, before) => actions.arrange({ kind: 'move', sectionId, before })}
             />
           </div>
