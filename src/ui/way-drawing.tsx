@@ -246,7 +246,7 @@ export function WayRow({ groups, current, label, onChoose }: Omit<Props, 'onOpen
     host.current?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [current]);
   return (
-    <ol ref={host} aria-label={label} tabIndex={0} className="flex items-center gap-1 overflow-x-auto py-1">
+    <ol ref={host} aria-label={label} className="flex items-center gap-1 overflow-x-auto py-1">
       {groups.flatMap((group) =>
         group.places.map((place) => (
           <li key={place.id} className="shrink-0">

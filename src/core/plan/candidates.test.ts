@@ -3,7 +3,7 @@ import type { FoldedStanding } from '../mastery';
 import { EIGHT, piece, section, standing } from '../commands/stored-for-tests';
 import { placeSections } from '../sections';
 import type { Ladder, Rung, Section } from '../studio';
-import { nextRung, sectionsToHear, weekCandidates, type WorkedPiece } from './candidates';
+import { nextRung, weekCandidates, type WorkedPiece } from './candidates';
 
 const NOW = '2026-05-20T15:00:00.000Z';
 const rung = (id: string, kind: Rung['kind'] = 'alone', more: Partial<Rung> = {}): Rung => ({
@@ -38,54 +38,6 @@ const fading = (due: string, stabilityInDays: number) => ({ due, stabilityInDays
 const A = section('a', 0, 3);
 const B = section('b', 4, 7);
 
-describe('what to hear', () => {
-  const sections = ['new', 'fresh', 'due', 'risk', 'given', 'inside'].map((id, order) => ({
-    id,
-    parentId: id === 'inside' ? 'new' : null,
-    order: 10 - order,
-  }));
-  const heard = (id: string, more: Partial<FoldedStanding>): FoldedStanding => ({ ...standing('s', id, 4), ...more });
-  const there = known([
-    heard('fresh', { at: '2026-05-19T15:00:00.000Z', fading: fading('2026-07-01T00:00:00.000Z', 40) }),
-    heard('due', { at: '2026-05-10T15:00:00.000Z', fading: fading('2026-05-20T15:00:00.000Z', 10) }),
-    heard('risk', { at: '2026-01-10T15:00:00.000Z', fading: fading('2026-01-20T15:00:00.000Z', 2) }),
-    heard('given', { level: null }),
-  ]);
-  const order = () => sectionsToHear([{ pieceId: 'p', sections }], there, 's', new Set(['given']), NOW);
-  it('is what was given, then at risk, due, new, the rest', () =>
-    expect(order().map((h) => [h.sectionId, h.state])).toEqual([
-      ['given', 'assigned'],
-      ['risk', 'at-risk'],
-      ['due', 'due'],
-      ['new', 'new'],
-      ['fresh', 'fresh'],
-    ]));
-  it('says how likely it still holds, only where something can fade', () => {
-    expect(order().find((h) => h.sectionId === 'due')?.chance).toBeCloseTo(0.9, 6);
-    expect(order().find((h) => h.sectionId === 'given')?.chance).toBeNull();
-    expect(order().find((h) => h.sectionId === 'new')?.chance).toBeNull();
-  });
-  it('keeps the order of the piece within a state, and counts ground as new', () => {
-    const plain = [
-      { id: 'second', parentId: null, order: 2 },
-      { id: 'first', parentId: null, order: 1 },
-      { id: 'ground', parentId: null, order: 3 },
-    ];
-    const states = sectionsToHear(
-      [{ pieceId: 'p', sections: plain }],
-      known([heard('ground', { level: 0 }), { ...standing('other', 'first', 5) }]),
-      's',
-      new Set(),
-      NOW,
-    );
-    expect(states.map((h) => [h.sectionId, h.state])).toEqual([
-      ['first', 'new'],
-      ['second', 'new'],
-      ['ground', 'new'],
-    ]);
-  });
-});
-
 describe('the next rung', () => {
   const three = ladder('a', [rung('1'), rung('2'), rung('3')]);
   it('is the lowest that is open, never one that is done', () => {
@@ -117,7 +69,7 @@ describe('what could go into the week', () => {
       timesADay: 3,
     });
   });
-  it('begins a new section by midweek and lets the second one wait', () => {
+  it('begins a new section and lets the second one wait', () => {
     const list = weekCandidates(
       [worked([A, B], [ladder('a', [rung('a1'), rung('a2')]), ladder('b', [rung('b1')])])],
       known([]),
@@ -125,9 +77,9 @@ describe('what could go into the week', () => {
       NOW,
     );
     expect(list.map((c) => [c.key, c.by, c.why, c.weight])).toEqual([
-      ['rung a1', 'midweek', 'new', 48],
+      ['rung a1', 'lesson', 'new', 48],
       ['rung a2', 'lesson', 'because of a2', 28],
-      ['rung b1', 'midweek', 'new', 36],
+      ['rung b1', 'lesson', 'new', 36],
     ]);
   });
   it('counts ground, and rungs without a level, as new', () => {
@@ -152,7 +104,7 @@ describe('what could go into the week', () => {
       ['rung t', 'rung', 3, 'lesson', 1, 39],
     ]);
   });
-  it('checks what is due and, heavier and oftener, what is at risk', () => {
+  it('checks once what is due and, heavier, what is at risk', () => {
     const checks = (at: string, due: string, stability: number, tempo: number | null) =>
       weekCandidates(
         [worked([A])],
@@ -166,15 +118,15 @@ describe('what could go into the week', () => {
         kind: 'check',
         what: 'Check Lamps, A 1–4: once from cold',
         tempo: 76,
-        days: 2,
+        days: 1,
         timesADay: 1,
-        by: 'midweek',
+        by: '',
         why: 'due for a check',
         weight: 80,
       },
     ]);
     expect(checks('2026-01-10T15:00:00.000Z', '2026-01-20T15:00:00.000Z', 2, null)).toMatchObject([
-      { tempo: 64, days: 3, why: 'it may be fading', weight: 90 },
+      { tempo: 64, days: 1, why: 'it may be fading', weight: 90 },
     ]);
     expect(checks('2026-05-19T15:00:00.000Z', '2026-07-20T15:00:00.000Z', 60, null)).toEqual([]);
   });
@@ -188,7 +140,8 @@ describe('what could go into the week', () => {
       weekCandidates([worked([A], [ladder('a', [rung('1', 'alone', more)])])], known([]), 's', NOW, overhead)[0]
         ?.minutes;
     expect(minutes({ minutes: undefined })).toBe(4);
-    expect(minutes({ minutes: 6 }, 3)).toBe(9);
+    // Half as long again as usual, which is three times the playing.
+    expect(minutes({ minutes: 6 }, 4.5)).toBe(9);
     expect(minutes({ minutes: 30 })).toBe(12);
     expect(minutes({ minutes: 0.2 })).toBe(1);
   });

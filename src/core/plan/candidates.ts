@@ -1,4 +1,5 @@
-import { chanceItHolds, dueState, standingKey, type FoldedStanding } from '../mastery';
+import { dueState, standingKey, type FoldedStanding } from '../mastery';
+import { isSection } from '../way';
 import { barsText } from '../sections';
 import type { PlacedSection } from '../sections';
 import type { Score } from '../score';
@@ -12,54 +13,6 @@ export interface WorkedPiece {
   readonly score: Score;
   readonly sections: readonly PlacedSection[];
   readonly ladders: readonly Ladder[];
-}
-
-export interface ToHear {
-  readonly pieceId: string;
-  readonly sectionId: string;
-  readonly state: 'at-risk' | 'due' | 'assigned' | 'new' | 'fresh';
-  /** 0 to 1; null where nothing can fade yet. */
-  readonly chance: number | null;
-}
-
-/**
- * What to hear in a lesson, in the order to hear it: assigned last week, at risk, due, new, the rest. Sections inside
- * sections are left out.
- *
- * @example
- * sectionsToHear([{ pieceId: 'p', sections: [section('a', 0, 3)] }], new Map(), 's', new Set(),
- *   '2026-05-20T15:00:00.000Z') // → [{ pieceId: 'p', sectionId: 'a', state: 'new', chance: null }]
- */
-export function sectionsToHear(
-  pieces: readonly {
-    readonly pieceId: string;
-    readonly sections: readonly { readonly id: string; readonly parentId: string | null; readonly order: number }[];
-  }[],
-  standings: ReadonlyMap<string, FoldedStanding>,
-  studentId: string,
-  assigned: ReadonlySet<string>,
-  now: string,
-): ToHear[] {
-  const rank: readonly ToHear['state'][] = ['assigned', 'at-risk', 'due', 'new', 'fresh'];
-  return pieces
-    .flatMap(({ pieceId, sections }) =>
-      sections
-        .filter((s) => s.parentId === null)
-        .sort((a, b) => a.order - b.order)
-        .map((s): ToHear => {
-          const there = standings.get(standingKey(studentId, s.id));
-          const heard = there && there.level !== null ? there : undefined;
-          const due = heard ? dueState(heard.fading, heard.at, now) : 'fresh';
-          const state = assigned.has(s.id) ? 'assigned' : !heard || heard.level === 0 ? 'new' : due;
-          return {
-            pieceId,
-            sectionId: s.id,
-            state,
-            chance: heard?.fading ? chanceItHolds(heard.fading, heard.at, now) : null,
-          };
-        }),
-    )
-    .sort((a, b) => rank.indexOf(a.state) - rank.indexOf(b.state));
 }
 
 /** The next rung of a section and the one after it. */
@@ -96,7 +49,7 @@ export function weekCandidates(
   work.forEach(({ piece, score, sections, ladders }, order) => {
     let fresh = 0;
     for (const p of sections) {
-      if (p.section.parentId !== null) continue;
+      if (p.section.parentId !== null || !isSection(p.section)) continue;
       const there = standings.get(standingKey(studentId, p.section.id));
       const ladder = ladders.find((l) => l.sectionId === p.section.id);
       const name = `${piece.title}, ${p.section.letter || 'bars'} ${barsText(score, p.from, p.to)}`;
@@ -112,9 +65,9 @@ export function weekCandidates(
           what: `Check ${name}: once from cold`,
           tempo,
           minutes: shortened(estimateMinutes(score, p.from, p.to, Math.max(30, tempo), 1, overhead)),
-          days: state === 'at-risk' ? 3 : 2,
+          days: 1,
           timesADay: 1,
-          by: 'midweek',
+          by: '',
           why: state === 'at-risk' ? 'it may be fading' : 'due for a check',
           weight: state === 'at-risk' ? 90 : 80,
         });
@@ -138,7 +91,7 @@ export function weekCandidates(
           minutes: shortened(((rung.minutes ?? 4) * overhead) / USUAL_OVERHEAD),
           days: inWeek === 'corner' ? 5 : 4 - place,
           timesADay: once ? 1 : Math.max(1, Math.min(10, rung.times)),
-          by: inWeek === 'corner' || (isNew && place === 0) ? 'midweek' : 'lesson',
+          by: inWeek === 'corner' ? 'midweek' : 'lesson',
           why: isNew && place === 0 ? 'new' : rung.why,
           weight:
             (inWeek === 'technique' ? 70 - techniques : inWeek === 'corner' ? 65 : 60) - order - late - place * 20,

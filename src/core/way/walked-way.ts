@@ -40,9 +40,6 @@ const wayRow = (
   studentId: string | null,
 ): StoredWay | undefined => ways.find((w) => w.studentId === studentId && w.player === player);
 
-const insideOf = (p: PlacedSection, parent: PlacedSection | undefined): string | null =>
-  parent && kindOf(p.section) !== 'section' && p.to <= parent.to ? parent.section.id : null;
-
 /**
  * The way as a student goes it: the piece's, changed where the student's own says so; what is put off comes before the
  * whole piece. Null where there is none yet.
@@ -70,7 +67,7 @@ export function walkedWay(
         section: p.section,
         from: firstBarOf(p),
         to: p.to,
-        inside: insideOf(p, byId.get(p.section.parentId ?? '')),
+        inside: kindOf(p.section) === 'section' ? null : p.section.parentId,
         why,
         aside,
         deviates: mine !== undefined,
@@ -118,19 +115,16 @@ export function paysAlong(score: Score, places: readonly WalkedPlace[]): readonl
 /** What is known of a student at a place. */
 export type LevelAt = (sectionId: string) => Level | null;
 
-/** From here on what a section holds is known with it. */
-const HOLDS_ITS_CHUNKS: Level = 3;
-
 /**
  * Whether a place is behind a student: heard as far as it needs, known already, left out, or part of a section that was
- * heard joined as a whole.
+ * heard as far as a whole.
  *
  * @example isBehind(walked('x', 0, 1), () => 2) // → true
  */
 export const isBehind = (place: WalkedPlace, levelAt: LevelAt): boolean =>
   place.aside === 'known' ||
   place.aside === 'skipped' ||
-  (place.inside !== null && (levelAt(place.inside) ?? 0) >= HOLDS_ITS_CHUNKS) ||
+  (place.inside !== null && (levelAt(place.inside) ?? 0) >= LEAVES_AT[kindOf(place.section)]) ||
   (levelAt(place.section.id) ?? 0) >= LEAVES_AT[kindOf(place.section)];
 
 /**

@@ -38,9 +38,9 @@ function edges(score: Score, chunk: WayChunk): Pick<Section, 'fromBar' | 'fromOf
 const sectionAt = (kept: readonly PlacedSection[], from: number, to: number): PlacedSection | undefined =>
   kept.find((p) => isSection(p.section) && firstBarOf(p) === from && p.to === to);
 
-/** The section that a place begins in: what it is listed under. */
-const parentAt = (kept: readonly PlacedSection[], bar: number): string | null =>
-  kept.find((p) => isSection(p.section) && p.section.parentId === null && firstBarOf(p) <= bar && p.to >= bar)?.section
+/** The section that holds all of a place: what it is listed under. */
+const parentOf = (kept: readonly PlacedSection[], { from, to }: WayChunk): string | null =>
+  kept.find((p) => isSection(p.section) && p.section.parentId === null && firstBarOf(p) <= from && p.to >= to)?.section
     .id ?? null;
 
 /**
@@ -89,7 +89,7 @@ export function placeRows(
         name: chunk.name,
         letter: '',
         ...place,
-        parentId: parentAt(kept, chunk.from),
+        parentId: parentOf(kept, chunk),
         likeId,
         hand: chunk.hand,
         order: chunk.from,

@@ -9,7 +9,9 @@ import { useAllStandings, usePieces, useSectionsOf, useStandings, useStudents, u
 import { Button, EmptyState, Panel, PickOne } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
+import { isSection } from '@/core/way';
 import { AddStudent } from './add-student';
+import { chunksBySection, columnsOf, withChunks } from './board-columns';
 import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level-grid';
 import { saveMasteryCsv } from './mastery-csv';
 import { piecesCell, standingCell } from './standing-cell';
@@ -74,6 +76,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
     [where.pieceId, pieces],
   );
   const rows = useSectionsOf(ids);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   /** Cells whose level is on its way into the database: shown as that, not as set. */
   const [storing, setStoring] = useState<ReadonlySet<string>>(new Set());
   const now = studio.now();
@@ -84,14 +87,17 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   const byKey = useMemo(() => new Map(standings.map((s) => [s.key, s])), [standings]);
   const byPiece = useMemo(() => {
     const map = new Map<string, FoldedStanding[]>();
+    const chunks = new Set((rows?.places ?? []).flatMap((p) => (isSection(p) ? [] : [p.id])));
     for (const s of standings) {
+      // A piece stands where its sections do; their chunks are inside them.
+      if (chunks.has(s.sectionId)) continue;
       const key = `${s.studentId} ${s.pieceId}`;
       const list = map.get(key);
       if (list) list.push(s);
       else map.set(key, [s]);
     }
     return map;
-  }, [standings]);
+  }, [standings, rows]);
   const shown = useMemo(
     () => arrange(students, standings, where.pieceId, sort, filter, now),
     [students, standings, where.pieceId, sort, filter, now],
@@ -99,12 +105,13 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
   if (!rows || !pieces) return null;
   const gridRows: readonly GridRow[] = shown.map((s) => ({ id: s.id, name: s.name, about: aboutOf(s) }));
   const sections = inOrder(rows.sections.filter((s) => s.pieceId === where.pieceId));
+  const chunks = chunksBySection(rows.places, rows.ways);
   const columns: readonly GridColumn[] =
     where.pieceId === null
       ? pieces.map((p) => ({ id: p.id, head: p.title, under: instrumentName(p) }))
-      : sections.map((s) => ({ id: s.id, head: s.letter || s.name, under: s.letter ? s.name : '' }));
+      : columnsOf(sections, chunks, opened);
   const setLevel = (row: GridRow, column: GridColumn, level: Level): void => {
-    const section = sections.find((s) => s.id === column.id);
+    const section = rows.places.find((s) => s.id === column.id);
     if (!section) return;
     const key = standingKey(row.id, section.id);
     setStoring((before) => new Set([...before, key]));
@@ -127,8 +134,11 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
       { stored: ended, refused: ended },
     );
   };
-  const cellOf = (key: string): GridCell => {
-    const cell = standingCell(byKey.get(key), now, studio.zone);
+  const cellOf = (row: GridRow, column: GridColumn): GridCell => {
+    const key = standingKey(row.id, column.id);
+    const section = sections.find((s) => s.id === column.id);
+    const own = standingCell(byKey.get(key), now, studio.zone);
+    const cell = section ? withChunks(own, section, row.id, chunks.get(section.id) ?? [], byKey) : own;
     return storing.has(key) ? { ...cell, storing: true, says: 'storing…' } : cell;
   };
   const hard =
@@ -174,7 +184,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
           <Button
             className="ml-auto"
             disabled={standings.length === 0}
-            onClick={() => act(() => saveMasteryCsv(standings, students, pieces, rows.sections, studio.zone))}
+            onClick={() => act(() => saveMasteryCsv(standings, students, pieces, rows.places, studio.zone))}
           >
             Save as CSV
           </Button>
@@ -205,16 +215,21 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
                     now,
                     studio.zone,
                   )
-                : cellOf(standingKey(row.id, column.id))
+                : cellOf(row, column)
             }
             cellName={(row, column) =>
-              where.pieceId === null ? `${row.name}, ${column.head}` : `${row.name}, section ${column.head}`
+              where.pieceId === null
+                ? `${row.name}, ${column.head}`
+                : `${row.name}, ${column.isChunk ? 'chunk' : 'section'} ${column.head}`
             }
             onRow={(row) => where.change({ studentId: row.id })}
             onOpen={(row, column) =>
               where.pieceId === null
                 ? where.go('lesson', { studentId: row.id, pieceId: column.id })
                 : where.go('lesson', { studentId: row.id, sectionId: column.id, bars: null })
+            }
+            onChunks={({ id }) =>
+              setOpened((before) => new Set(before.has(id) ? [...before].filter((o) => o !== id) : [...before, id]))
             }
             {...(where.pieceId === null ? {} : { onLevel: setLevel })}
           />

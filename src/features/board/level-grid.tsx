@@ -15,6 +15,8 @@ export interface GridCell {
   readonly storing: boolean;
   /** Date, tempo, who decided, in words. */
   readonly says: string;
+  /** Of something heard in part: `2/5`. */
+  readonly part?: string;
 }
 
 export interface GridRow {
@@ -27,6 +29,10 @@ export interface GridColumn {
   readonly id: string;
   readonly head: string;
   readonly under: string;
+  /** Its chunks can be shown, or put away again. */
+  readonly opens?: 'open' | 'close';
+  /** A chunk of the section before it. */
+  readonly isChunk?: boolean;
 }
 
 interface Props {
@@ -37,6 +43,8 @@ interface Props {
   readonly cellName: (row: GridRow, column: GridColumn) => string;
   readonly onOpen: (row: GridRow, column: GridColumn) => void;
   readonly onRow: (row: GridRow) => void;
+  /** Shows the chunks of a section, or puts them away. */
+  readonly onChunks?: (column: GridColumn) => void;
   /** Sets a level by a digit; absent where a cell stands for several. */
   readonly onLevel?: (row: GridRow, column: GridColumn, level: Level) => void;
 }
@@ -52,7 +60,17 @@ const MOVES: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** Levels in rows and columns; only the rows in sight are drawn, so that a large studio scrolls freely. */
-export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow, onLevel }: Props): ReactNode {
+export function LevelGrid({
+  label,
+  rows,
+  columns,
+  cell,
+  cellName,
+  onOpen,
+  onRow,
+  onChunks,
+  onLevel,
+}: Props): ReactNode {
   const scroller = useRef<HTMLDivElement | null>(null);
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
   const virtual = useVirtualizer({
@@ -119,7 +137,7 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
             <span
               key={c.id}
               role="columnheader"
-              className="flex min-w-0 flex-col justify-end px-3 py-2 font-semibold"
+              className={`flex min-w-0 flex-col justify-end px-3 py-2 font-semibold ${c.isChunk ? 'bg-ground' : ''}`}
               title={`${c.head} ${c.under}`}
             >
               <span
@@ -128,6 +146,17 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
                 {c.head}
               </span>
               <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
+              {c.opens && onChunks ? (
+                <button
+                  type="button"
+                  aria-expanded={c.opens === 'close'}
+                  aria-label={`Chunks of ${c.head}`}
+                  className="min-h-9 text-left text-sm font-semibold text-leaf underline"
+                  onClick={() => onChunks(c)}
+                >
+                  {c.opens === 'open' ? 'chunks' : 'fold'}
+                </button>
+              ) : null}
             </span>
           ))}
         </div>
@@ -167,6 +196,7 @@ export function LevelGrid({ label, rows, columns, cell, cellName, onOpen, onRow,
                         {there ? (
                           <>
                             <RungMark level={there.level} due={there.due} overruled={there.overruled} />
+                            {there.part ? <span className="figure ml-1 text-sm text-ink-2">{there.part}</span> : null}
                             {there.atRisk ? (
                               <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span>
                             ) : null}

@@ -52,6 +52,7 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['N R F J A D M', 'notes, rhythm, fingering, joined, articulation, dynamics, memory heard'],
     ['T, B', 'type the tempo, tap the beat'],
     ['E, P', 'a mistake, the next repetition'],
+    ['I, O', 'three in a row: the next rung is done; it goes to tempo'],
     ['W', 'write a note'],
     ['Enter', 'record, next section'],
     ['↓ ↑', 'next, previous section'],

@@ -14,7 +14,7 @@ const MOST_OPEN = 40;
 
 /** The section a place is listed under: itself, or the one it begins in. */
 const groupOf = ({ section }: WalkedPlace): string =>
-  kindOf(section) === 'section' ? section.id : kindOf(section) === 'piece' ? 'piece' : (section.parentId ?? '');
+  kindOf(section) === 'section' ? section.id : kindOf(section) === 'piece' ? 'piece' : (section.parentId ?? 'between');
 
 interface Props {
   readonly way: WayModel;

@@ -45,7 +45,8 @@ export function Hearing(context: HearingContext): ReactNode {
           printed={countArticulations(played, placed.from, placed.to)}
         />
         <LadderInHand
-          ladder={model.ladders.find((l) => l.sectionId === section.id)}
+          ladder={hearing.ladder}
+          onThree={hearing.threeInRow}
           done={standing?.rungsDone ?? []}
           onTick={hearing.tick}
         />
@@ -68,6 +69,7 @@ export function Hearing(context: HearingContext): ReactNode {
           level={draft.level}
           now={standing?.level ?? null}
           proposed={hearing.proposed}
+          highest={hearing.highest}
           last={hearing.last}
           onPick={hearing.pick}
           heard={hearing.heard}

@@ -43,15 +43,26 @@ export function LadderInHand({
   ladder,
   done,
   onTick,
+  onThree,
 }: {
   readonly ladder: Ladder | undefined;
   readonly done: readonly string[];
   readonly onTick: (rungId: string) => void;
+  readonly onThree: () => void;
 }): ReactNode {
   const where = useWhere();
   const next = nextRung(ladder, done)?.id ?? null;
   return (
-    <Panel title="Ladder">
+    <Panel
+      title="Ladder"
+      aside={
+        next === null ? null : (
+          <Button look="quiet" big shortcut="i" onClick={onThree}>
+            Three in a row
+          </Button>
+        )
+      }
+    >
       {ladder ? (
         <ol reversed className="flex flex-col-reverse border-x-4 border-leaf-deep px-1 py-2" aria-label="Rungs">
           {ladder.rungs.map((r) => (

@@ -7,7 +7,7 @@ import { USUAL_LESSON_MINUTES } from '@/core/mastery';
 import { useStudents, useStudio } from '@/store';
 import { Button, EmptyState } from '@/ui';
 import { useActs } from '@/features/acts';
-import { PieceStage, useScores } from '@/features/score';
+import { PieceStage } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { Hearing } from './hearing';
 import { LessonTimer } from './lesson-timer';
@@ -30,8 +30,6 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   useHotkeys('h', () => setView('hear'));
   useHotkeys('g', () => setView('week'));
   useHotkeys('l', () => setView('past'));
-  // Every piece of the lesson is at hand before it is asked for.
-  useScores(model.pieces);
   const [first] = model.toHear;
   const { pieceId, change } = where;
   // A lesson begins with what is to be heard first; a piece already chosen stays.

@@ -9,6 +9,8 @@ interface Props {
   readonly level: Level | null;
   readonly now: Level | null;
   readonly proposed: Level | null;
+  /** The highest that is heard of this: 3 of a chunk. */
+  readonly highest: Level;
   readonly last: boolean;
   /** A level was pressed or something was listened for: there is something to record. */
   readonly heard: boolean;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** The six levels to choose from, the proposed one dashed, and the one thing to do next. */
-export function LevelBar({ level, now, proposed, last, heard, onPick, onRecord }: Props): ReactNode {
+export function LevelBar({ level, now, proposed, highest, last, heard, onPick, onRecord }: Props): ReactNode {
   return (
     <div
       className="grid grid-cols-3 gap-2 pb-3 pt-2 sm:grid-cols-6 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
@@ -36,8 +38,9 @@ export function LevelBar({ level, now, proposed, last, heard, onPick, onRecord }
             key={n}
             type="button"
             aria-pressed={level === n}
+            disabled={n > highest}
             title={LEVEL_HEARD[n]}
-            className={`flex min-h-16 items-center gap-2 rounded border-2 px-2 text-left ${look}`}
+            className={`flex min-h-16 items-center gap-2 rounded border-2 px-2 text-left disabled:border-rule disabled:text-ink-3 ${look}`}
             onClick={() => onPick(n)}
           >
             <span className="hidden lg:inline">

@@ -13,6 +13,10 @@ export interface HearingActs {
   readonly record: () => void;
   readonly go: (by: 1 | -1) => void;
   readonly tap: () => void;
+  /** The next rung was done: three in a row. */
+  readonly threeInRow: () => void;
+  /** It goes at the target tempo. */
+  readonly atTarget: () => void;
   readonly tempoInput: RefObject<HTMLInputElement | null>;
   readonly noteInput: RefObject<HTMLInputElement | null>;
 }
@@ -26,7 +30,18 @@ const instead =
 const ANSWER_ENTER = ['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'];
 
 /** The keys of the Lesson stage while one hears, as listed by `?`. */
-export function useHearingKeys({ asked, edit, pick, record, go, tap, tempoInput, noteInput }: HearingActs): void {
+export function useHearingKeys({
+  asked,
+  edit,
+  pick,
+  record,
+  go,
+  tap,
+  threeInRow,
+  atTarget,
+  tempoInput,
+  noteInput,
+}: HearingActs): void {
   useHotkeys(
     '0, 1, 2, 3, 4, 5',
     (e) => {
@@ -60,6 +75,8 @@ export function useHearingKeys({ asked, edit, pick, record, go, tap, tempoInput,
     }),
   );
   useHotkeys('b', tap);
+  useHotkeys('i', threeInRow);
+  useHotkeys('o', atTarget);
   useHotkeys('e', () => edit(addMistake));
   useHotkeys('p', () => edit(nextRepetition));
   useHotkeys(

@@ -1,4 +1,5 @@
 import { useMemo, useRef, useState, type RefObject } from 'react';
+import { toast } from 'sonner';
 import { recordLevel, tickRung } from '@/core/commands';
 import { targetTempo } from '@/core/ladder';
 import { instrumentOf } from '@/core/instruments';
@@ -11,9 +12,11 @@ import {
   startOfReturn,
   tappedTempo,
 } from '@/core/mastery';
+import { nextRung } from '@/core/plan';
 import { compareRanges } from '@/core/sameness';
 import type { PlacedSection } from '@/core/sections';
-import type { Facet, Level } from '@/core/studio';
+import type { Facet, Level, Section } from '@/core/studio';
+import { HIGHEST, kindOf } from '@/core/way';
 import { useMarks, useStudio } from '@/store';
 import { useActs } from '@/features/acts';
 import type { PieceContext } from '@/features/score';
@@ -31,7 +34,7 @@ const MOST_TAPS = 16;
 
 /** Where a section may begin that was not listened to yet: as it fell since, or as a copy of one that is known. */
 function startingLevel(
-  { score, sections, model }: HearingContext,
+  { score, places, model }: HearingContext,
   placed: PlacedSection,
   now: string,
 ): { readonly level: Level; readonly why: string } | null {
@@ -39,7 +42,7 @@ function startingLevel(
   const standing = standingOf(placed.section.id);
   if (standing && standing.level !== null)
     return startOfReturn({ level: standing.level, at: standing.at }, standing.fading, now);
-  const copied = placed.section.likeId ? sections.find((p) => p.section.id === placed.section.likeId) : undefined;
+  const copied = placed.section.likeId ? places.find((p) => p.section.id === placed.section.likeId) : undefined;
   const of = copied ? standingOf(copied.section.id) : undefined;
   if (!copied || !of || of.level === null) return null;
   const { onlyA, onlyB } = compareRanges(score, [copied.from, copied.to], [placed.from, placed.to]);
@@ -85,9 +88,23 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
     target,
     asked,
     comesTo,
-    proposed: proposal?.level ?? start?.level ?? null,
+    proposed: atMost(placed, proposal?.level ?? start?.level ?? null),
     why: proposal ? proposal.because : start ? `may start at ${start.level}: ${start.why}; a digit records it` : '',
   };
+}
+
+/** A chunk goes to joined; more is heard of the whole section. */
+const atMost = (placed: PlacedSection | null, level: Level | null): Level | null =>
+  placed && level !== null ? (Math.min(HIGHEST[kindOf(placed.section)], level) as Level) : level;
+
+/** Choosing a level, as far as it goes. */
+function picking(placed: PlacedSection | null, edit: (change: (d: Draft) => Draft) => void) {
+  const highest = placed ? HIGHEST[kindOf(placed.section)] : HIGHEST.section;
+  const pick = (level: Level): void => {
+    if (level > highest) toast(`A chunk goes up to ${highest}: ${level} is heard of the whole section.`);
+    else edit((d) => ({ ...d, level }));
+  };
+  return { highest, pick };
 }
 
 /** Sections on their way into the database: neither recorded nor open. */
@@ -102,7 +119,7 @@ function useStoring() {
 
 /** Going from section to section of those to hear. */
 function useGoing(
-  { sections, model }: HearingContext,
+  { places, model }: HearingContext,
   live: ReturnType<typeof useLiveDraft>,
   isOver: (id: string) => boolean,
   leave: () => void,
@@ -111,7 +128,7 @@ function useGoing(
   const choose = (sectionId: string, pieceId: string): void => {
     leave();
     live.turnTo(sectionId);
-    const there = sections.find((p) => p.section.id === sectionId);
+    const there = places.find((p) => p.section.id === sectionId);
     where.change({ pieceId, sectionId, bars: there ? [there.from, there.to] : null });
   };
   const placeOf = (sectionId: string | null | undefined): number =>
@@ -140,18 +157,35 @@ function tapAt(taps: RefObject<number[]>, found: (tempo: number) => void): void 
   if (tempo !== null) found(tempo);
 }
 
+/** The ladder of what is heard, and its rungs ticked off in this lesson. */
+function useRungs({ ladders, student }: LessonModel, section: Section | null, done: readonly string[]) {
+  const { run } = useActs();
+  const ladder = ladders.find((l) => l.sectionId === section?.id);
+  const tick = (rungId: string): void => {
+    if (section) run(tickRung, { studentId: student.id, sectionId: section.id, rungId, inLesson: true });
+  };
+  return {
+    ladder,
+    tick,
+    /** The next rung is done. */
+    threeInRow: (): void => {
+      const rung = nextRung(ladder, done);
+      if (rung) tick(rung.id);
+    },
+  };
+}
+
 /**
  * What is being heard: the section, what was heard of it so far, the level that comes to, and how it is recorded; with
  * the keys for it.
  */
 export function useHearing(context: HearingContext) {
-  const { sections, section: fromAddress, model } = context;
+  const { sections, place: fromAddress, model } = context;
   const { run } = useActs();
   const { storing, begin, end } = useStoring();
   const taps = useRef<number[]>([]);
   const tempoInput = useRef<HTMLInputElement | null>(null);
   const noteInput = useRef<HTMLInputElement | null>(null);
-  const { student } = model;
   const placed = fromAddress ?? sections[0] ?? null;
   const section = placed?.section ?? null;
   const live = useLiveDraft(model, section?.id ?? null);
@@ -170,13 +204,13 @@ export function useHearing(context: HearingContext) {
     goOn(row.id);
     if (!isHeard(heard)) return;
     // What is proposed on screen is about the section on screen.
-    const proposed = row.id === section?.id ? comesTo(heard).level : null;
-    const before = model.standings.get(standingKey(student.id, row.id))?.level ?? null;
+    const proposed = row.id === section?.id ? atMost(placed, comesTo(heard).level) : null;
+    const before = model.standings.get(standingKey(model.student.id, row.id))?.level ?? null;
     begin(row.id);
     run(
       recordLevel,
       {
-        studentId: student.id,
+        studentId: model.student.id,
         sectionId: row.id,
         lessonId: null,
         level: heard.level ?? proposed ?? before,
@@ -201,8 +235,10 @@ export function useHearing(context: HearingContext) {
     );
   };
   const tap = (): void => tapAt(taps, (tempo) => edit((d) => ({ ...d, tempo: String(tempo) })));
-  const pick = (level: Level): void => edit((d) => ({ ...d, level }));
-  useHearingKeys({ asked: about.asked, edit, pick, record, go, tap, tempoInput, noteInput });
+  const { highest, pick } = picking(placed, edit);
+  const { ladder, tick, threeInRow } = useRungs(model, section, about.standing?.rungsDone ?? []);
+  const atTarget = (): void => edit((d) => ({ ...d, tempo: String(about.target) }));
+  useHearingKeys({ asked: about.asked, edit, pick, record, go, tap, threeInRow, atTarget, tempoInput, noteInput });
   return {
     ...about,
     placed,
@@ -219,9 +255,11 @@ export function useHearing(context: HearingContext) {
     pick,
     record,
     tap,
-    tick: (rungId: string): void => {
-      if (section) run(tickRung, { studentId: student.id, sectionId: section.id, rungId, inLesson: true });
-    },
+    tick,
+    highest,
+    ladder,
+    threeInRow,
+    atTarget,
   };
 }
 

@@ -12,12 +12,18 @@ import {
   type StudioEvent,
   type Teaching,
 } from '@/core/studio';
+import { placeSections } from '@/core/sections';
+import { walkedWay, type WalkedPlace } from '@/core/way';
+import { useScores } from '@/features/score';
 import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
 
 export interface LessonModel {
   readonly student: Student;
   readonly pieces: readonly Piece[];
+  /** Sections, and the chunks and joins of the ways. */
   readonly sections: readonly Section[];
+  /** The way through a piece as this student goes it; null where there is none, or while the piece is opened. */
+  readonly wayOf: (piece: Piece) => readonly WalkedPlace[] | null;
   readonly ladders: readonly Ladder[];
   readonly standings: ReadonlyMap<string, FoldedStanding>;
   readonly events: readonly StudioEvent[];
@@ -48,6 +54,8 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
   }, [student, allPieces, standings, pieceId]);
   const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
   const rows = useSectionsOf(ids);
+  // Every piece of the lesson is at hand before it is asked for.
+  const scores = useScores(pieces);
   const lessons = useMemo(() => foldLessons(events ?? []), [events]);
   const goingOn = lessonGoingOn(lessons, studio.now())?.id ?? null;
   const today = studio.today();
@@ -60,8 +68,20 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     const assigned = new Set(
       assignment && assignment.lessonId !== current?.id ? assignment.items.flatMap((i) => i.sectionId ?? []) : [],
     );
+    const wayOf = (piece: Piece): readonly WalkedPlace[] | null => {
+      const score = scores.get(piece.id);
+      const mine = <R extends { readonly pieceId: string }>(list: readonly R[]): R[] =>
+        list.filter((row) => row.pieceId === piece.id);
+      return score
+        ? walkedWay(mine(rows.ways), placeSections(score, mine(rows.places)), ladderPlayer(piece, student), student.id)
+        : null;
+    };
     const toHear = sectionsToHear(
-      pieces.map((p) => ({ pieceId: p.id, sections: rows.sections.filter((s) => s.pieceId === p.id) })),
+      pieces.map((p) => ({
+        pieceId: p.id,
+        sections: rows.sections.filter((s) => s.pieceId === p.id),
+        places: wayOf(p),
+      })),
       standings,
       student.id,
       assigned,
@@ -70,7 +90,8 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     return {
       student,
       pieces,
-      sections: rows.sections,
+      sections: rows.places,
+      wayOf,
       // Of a piece in which the student plays another part than usual, the ladders of that part.
       ladders: rows.ladders.filter((l) => {
         const piece = pieces.find((p) => p.id === l.pieceId);
@@ -86,5 +107,5 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     };
     // What is due moves on with the day, not with the clock: `today` stands for it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [students, allPieces, standings, events, settings, rows, student, pieces, lessons, goingOn, today, now]);
+  }, [students, allPieces, standings, events, settings, rows, student, pieces, lessons, goingOn, today, now, scores]);
 }

@@ -4,15 +4,15 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands';
-import { fillTray, MOST_RISE, recapText, risesTooFast, weekCandidates, type Candidate } from '@/core/plan';
+import { recapText, risesTooFast } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
-import { placeSections } from '@/core/sections';
 import { dayInWords, dayOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, Panel, PickOne } from '@/ui';
 import { showProblem, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
+import { suggestedWeek, toAssigned } from './suggested-week';
 import type { LessonModel } from './use-lesson';
 
 const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
@@ -20,21 +20,6 @@ const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Satu
 
 const minutesOf = (items: readonly Assigned[]): number => items.reduce((sum, i) => sum + i.minutes * i.days.length, 0);
 const availableTo = (student: Student): number => student.minutesPerDay.reduce((a, b) => a + b, 0);
-
-const toAssigned = (c: Candidate & { readonly on: readonly number[] }): Assigned => ({
-  id: c.key,
-  kind: c.kind,
-  pieceId: c.pieceId,
-  sectionId: c.sectionId,
-  what: c.what,
-  tempo: c.tempo,
-  minutes: c.minutes,
-  days: [...c.on],
-  timesADay: c.timesADay,
-  by: c.by,
-  cue: '',
-  why: c.why,
-});
 
 /** Next week: filled by the tool until the teacher takes it, then the teacher's. */
 export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode {
@@ -44,7 +29,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
   const today = studio.today();
   const { now } = studio;
   const scores = useScores(pieces);
-  const overhead = useOverhead(model.events, model.sections, scores);
+  const overhead = useOverhead(model.events, model.sections, scores, student.level ?? 'intermediate');
   const own = useDraftText(`own task ${student.id}`, '');
   const [missed, setMissed] = useState(false);
   const available = availableTo(student);
@@ -56,20 +41,12 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
     );
     return minutesOf(earlier.pop()?.items ?? []);
   }, [model.events, lessonId]);
-  const suggestion = useMemo(() => {
-    const work = pieces.flatMap((piece) => {
-      const score = scores.get(piece.id);
-      const rows = model.sections.filter((s) => s.pieceId === piece.id);
-      return score ? [{ piece, score, sections: placeSections(score, rows), ladders: model.ladders }] : [];
-    });
-    return fillTray(
-      weekCandidates(work, model.standings, student.id, now(), overhead),
-      student.minutesPerDay,
-      before > 0 ? before * MOST_RISE : Infinity,
-    );
+  const suggestion = useMemo(
+    () => suggestedWeek(model, scores, { now: now(), overhead, available, before }),
     // What is due moves on with the day.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pieces, scores, model.sections, model.ladders, model.standings, student, today, now, overhead, before]);
+    [model, scores, today, now, overhead, available, before],
+  );
   const items: readonly Assigned[] = given ? given.items : suggestion.items.map(toAssigned);
   const leftOut = given ? given.leftOut : suggestion.leftOut;
   const cue = given?.cue ?? '';

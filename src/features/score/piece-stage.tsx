@@ -5,7 +5,8 @@ import { playedBy, type Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import { placeSections, type PlacedSection } from '@/core/sections';
 import { playerFor, type Piece } from '@/core/studio';
-import { usePiece, useSections, useStudents } from '@/store';
+import { isSection } from '@/core/way';
+import { usePiece, useStudents, useWays } from '@/store';
 import { EmptyState, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { StripPanel } from './strip-panel';
@@ -20,8 +21,12 @@ export interface PieceContext {
   /** What that player has to play. */
   readonly played: Score;
   readonly sections: readonly PlacedSection[];
+  /** Sections, and the chunks and joins of the way. */
+  readonly places: readonly PlacedSection[];
   /** The section named in the address, or the one around the selected bars. */
   readonly section: PlacedSection | null;
+  /** The chunk named in the address; the section where none is. */
+  readonly place: PlacedSection | null;
 }
 
 interface Props {
@@ -35,14 +40,15 @@ interface Props {
 export function PieceStage({ heading, strip = 'full', children }: Props): ReactNode {
   const where = useWhere();
   const piece = usePiece(where.pieceId);
-  const sections = useSections(where.pieceId);
+  const rows = useWays(where.pieceId);
   const state = useScore(piece);
   const score = state.kind === 'ready' ? state.score : null;
   const students = useStudents();
   const student = students?.find((s) => s.id === where.studentId) ?? null;
   const player = useMemo(() => (score && piece ? playerFor(score, piece, student) : null), [score, piece, student]);
   const played = useMemo(() => (score && player ? playedBy(score, player) : null), [score, player]);
-  const placed = useMemo(() => (score && sections ? placeSections(score, sections) : []), [score, sections]);
+  const places = useMemo(() => (score && rows ? placeSections(score, rows.places) : []), [score, rows]);
+  const placed = useMemo(() => places.filter((p) => isSection(p.section)), [places]);
   if (where.pieceId === null || piece === null)
     return (
       <EmptyState title="Choose a piece">
@@ -60,13 +66,16 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
       </EmptyState>
     );
   if (state.kind === 'failed') return <Problem>{state.issue.message}</Problem>;
-  if (!piece || !score || !sections || !player || !played)
+  if (!piece || !score || !rows || !player || !played)
     return (
       <p className="p-8 text-center text-ink-2" role="status">
         Opening the piece…
       </p>
     );
-  const named = placed.find((p) => p.section.id === where.sectionId) ?? null;
+  const place = places.find((p) => p.section.id === where.sectionId) ?? null;
+  // A chunk lies in a section: stages that know only sections are about that one.
+  const sectionId = place && !isSection(place.section) ? place.section.parentId : where.sectionId;
+  const named = placed.find((p) => p.section.id === sectionId) ?? null;
   const selected = where.bars;
   const around = selected ? (placed.filter((p) => p.from <= selected[0] && p.to >= selected[1]).pop() ?? null) : null;
   const section = named ?? around;
@@ -85,7 +94,7 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
           compact={strip === 'compact'}
         />
       )}
-      {children({ piece, score, player, played, sections: placed, section })}
+      {children({ piece, score, player, played, sections: placed, places, section, place: place ?? section })}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { fail, ok } from '../../result';
 import type { Facet, Level } from '../../studio';
+import { HIGHEST, kindOf } from '../../way';
 import { command } from '../command';
 import { gone } from '../refusals';
 import { inLesson, lessonRecords } from './the-lesson';
@@ -46,6 +47,12 @@ export const recordLevel = command({
       return fail(
         'nothing-heard',
         'Nothing was heard yet: press a digit for the level, or tick what you hear, then record.',
+      );
+    const highest = HIGHEST[kindOf(section)];
+    if (level > highest)
+      return fail(
+        'chunk-level',
+        `${section.name} goes up to ${highest}: at tempo and secure are heard of the whole section.`,
       );
     const lesson = heard.outside === true ? null : inLesson(student, stored.events, heard.lessonId, moment);
     if (lesson === null && heard.outside !== true) return gone('lesson');

@@ -60,7 +60,7 @@ function ownRow(
   const [first, last] = [score.bars[from], score.bars[to]];
   if (!first || !last || to < from) return null;
   const parent = placed.find(
-    (p) => isSection(p.section) && p.section.parentId === null && p.from <= from && p.to >= from,
+    (p) => isSection(p.section) && p.section.parentId === null && p.from <= from && p.to >= to,
   );
   return {
     id: placeId('chunk', pieceId, first.id, last.id, hand, moment.newId()),
