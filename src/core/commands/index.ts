@@ -54,6 +54,8 @@ export { bringInPiece, type ReadPiece } from './pieces/bring-in-piece';
 export { setPlayer, type SetPlayer } from './pieces/set-player';
 export { changePiece, type PieceChange } from './pieces/change-piece';
 export { addPage, removePage } from './pieces/pages';
+export { preparePiece } from './pieces/prepare-piece';
+export { givePiece } from './people/give-piece';
 export { removePiece } from './pieces/remove-piece';
 export { setDocument } from './pieces/set-document';
 export { changeSettings, freshSettings, type SettingsChange } from './files/change-settings';

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { INSTRUMENT_IDS } from '../instruments';
 import { isZone } from './day';
-import { changed, id, time } from './fields';
+import { changed, day, id, time } from './fields';
 import { MOST } from './limits';
 import { playerSchema } from '../players';
 import { teachingSchema } from './teaching';
@@ -19,6 +19,8 @@ export const studentSchema = z.object({
   /** How much of a fingering this student sees, and which variant of it by piece; the full one when absent. */
   density: z.enum(['every', 'changes', 'first', 'none', 'boxes']).optional(),
   variants: z.record(z.string(), z.string().max(40)).optional(),
+  /** The day on which a piece is begun, by piece, where that was said. */
+  starts: z.record(z.string(), day).optional(),
   /** Whose part this student plays, by piece, where it is not the piece's usual one. */
   players: z.record(z.string(), playerSchema).optional(),
   minutesPerDay: z.array(z.number().min(0).max(600)).length(7),

@@ -10,6 +10,7 @@ import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, 
 import { Button, Panel, RungMark, TimeChart, type ChartLine } from '@/ui';
 import { useActs } from '@/features/acts';
 import { TeachingChoices } from '@/features/teaching';
+import { isSection } from '@/core/way';
 import { useWhere } from '@/features/where';
 import { LogPractice } from './log-practice';
 import { piecesCell } from './standing-cell';
@@ -26,17 +27,22 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
   const settings = useSettings();
   const standings = useStandings({ studentId: student.id });
   const events = useStudentEvents(student.id);
+  const all = useMemo(() => [...(standings?.values() ?? [])], [standings]);
+  const heardOn = useMemo(() => new Set(all.map((s) => s.pieceId)), [all]);
+  const work = useMemo(() => piecesInWork(student, pieces ?? [], heardOn), [student, pieces, heardOn]);
+  const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
   const byPiece = useMemo(() => {
     const map = new Map<string, FoldedStanding[]>();
-    for (const s of standings?.values() ?? []) {
+    const chunks = new Set((rows?.places ?? []).flatMap((p) => (isSection(p) ? [] : [p.id])));
+    for (const s of all) {
+      // A piece is climbed by its sections; their chunks are inside them.
+      if (chunks.has(s.sectionId)) continue;
       const list = map.get(s.pieceId);
       if (list) list.push(s);
       else map.set(s.pieceId, [s]);
     }
     return map;
-  }, [standings]);
-  const work = useMemo(() => piecesInWork(student, pieces ?? [], new Set(byPiece.keys())), [student, pieces, byPiece]);
-  const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
+  }, [all, rows]);
   const now = studio.now();
   const today = studio.today();
   const { zone } = studio;

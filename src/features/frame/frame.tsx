@@ -17,6 +17,7 @@ import { useStageCounts } from './stage-counts';
 
 const NAMES: Readonly<Record<Stage, string>> = {
   shelf: 'Shelf',
+  prepare: 'Prepare',
   read: 'Read',
   sections: 'Sections',
   marks: 'Marks',

@@ -6,6 +6,10 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['Tab', 'to the next piece'],
     ['Enter', 'open it'],
   ],
+  prepare: [
+    ['Enter', 'take all that is ticked'],
+    ['G', 'give it to who is ticked, and on to the first week'],
+  ],
   read: [
     ['← →', 'choose a bar on the strip'],
     ['Shift ← →', 'choose more bars'],
@@ -41,6 +45,10 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['C', 'cue at this note'],
   ],
   ladder: [
+    ['P', 'take the proposed way'],
+    ['↑ ↓', 'next, previous chunk of the way'],
+    ['Alt ↑ ↓', 'move the chunk on the way'],
+    ['O, K, X', 'put off, known already, leave out'],
     ['Alt ↑ ↓', 'move the rung'],
     ['Space', 'pick up a rung on its handle'],
     ['N', 'new rung'],

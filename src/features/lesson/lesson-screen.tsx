@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { beginLesson, takeBackLesson } from '@/core/commands';
 import { USUAL_LESSON_MINUTES } from '@/core/mastery';
@@ -26,7 +26,8 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   const where = useWhere();
   const studio = useStudio();
   const { run } = useActs();
-  const [view, setView] = useState<View>('hear');
+  const view = VIEWS.find(([name]) => name === where.view)?.[0] ?? 'hear';
+  const setView = (next: View): void => where.change({ view: next === 'hear' ? null : next });
   useHotkeys('h', () => setView('hear'));
   useHotkeys('g', () => setView('week'));
   useHotkeys('l', () => setView('past'));

@@ -10,7 +10,7 @@ import {
 import { isSection } from '@/core/way';
 import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
-import type { Assigned } from '@/core/studio';
+import { dayAfter, shortDay, type Assigned, type Day } from '@/core/studio';
 import type { LessonModel } from './use-lesson';
 
 /** A task of the tray as it is given. */
@@ -29,8 +29,12 @@ export const toAssigned = (c: Candidate & { readonly on: readonly number[] }): A
   why: c.why,
 });
 
+/** Days from today to the last of the week. */
+const LAST_DAY = 6;
+
 interface About {
   readonly now: string;
+  readonly today: Day;
   readonly overhead: number;
   /** Minutes of practice in the week, and those of the week before. */
   readonly available: number;
@@ -66,6 +70,11 @@ export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Sc
   pieces.forEach((piece, order) => {
     const score = scores.get(piece.id);
     if (!score) return;
+    const start = student.starts?.[piece.id];
+    if (start !== undefined && start > dayAfter(about.today, LAST_DAY)) {
+      later.push({ key: `later ${piece.id}`, what: piece.title, minutes: 0, why: `begins on ${shortDay(start)}` });
+      return;
+    }
     const places = model.wayOf(piece);
     const ladders = model.ladders.filter((l) => l.pieceId === piece.id);
     if (places === null) {

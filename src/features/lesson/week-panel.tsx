@@ -42,9 +42,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
     return minutesOf(earlier.pop()?.items ?? []);
   }, [model.events, lessonId]);
   const suggestion = useMemo(
-    () => suggestedWeek(model, scores, { now: now(), overhead, available, before }),
-    // What is due moves on with the day.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    () => suggestedWeek(model, scores, { now: now(), today, overhead, available, before }),
     [model, scores, today, now, overhead, available, before],
   );
   const items: readonly Assigned[] = given ? given.items : suggestion.items.map(toAssigned);

@@ -1,2 +1,5 @@
 /** The stage Marks. */
 export { MarksScreen } from './marks-screen';
+export { fingersOf } from './instrument';
+export { suggestionsFor, toMark, type Suggestion } from './suggestions';
+export { USUAL_BREATH } from './usual-breath';

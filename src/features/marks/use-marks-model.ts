@@ -15,10 +15,9 @@ import { fingersOf } from './instrument';
 import { suggestionsFor, type Suggestion } from './suggestions';
 import { phraseAround, useChosenNotes } from './use-chosen-notes';
 import { useFingers } from './use-fingers';
+import { USUAL_BREATH } from './usual-breath';
 import { useViewChoices, type ViewChoices } from './use-view-choices';
 
-/** Breath of a player of whom nothing is known, in seconds **[from memory]**. */
-export const USUAL_BREATH = 8;
 /** Bars shown while no section is chosen and none is there. */
 const FIRST_BARS = 8;
 const SLOWEST = 10;

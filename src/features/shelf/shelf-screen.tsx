@@ -61,7 +61,7 @@ function useTaking() {
       if (!result.ok) failed.push(result.issue.message);
       else {
         toast(result.value.says);
-        if (files.length === 1) where.go('read', { pieceId: result.value.made ?? null });
+        if (files.length === 1) where.go('prepare', { pieceId: result.value.made ?? null });
       }
     }
     setProblems(failed);

@@ -6,7 +6,7 @@ import { clearArrived, pendingAddress, pendingOnServer, putPending, subscribePen
 
 export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson'] as const;
 export const SIDE_STAGES = ['board', 'files'] as const;
-export type Stage = (typeof STAGES)[number] | (typeof SIDE_STAGES)[number] | 'about';
+export type Stage = (typeof STAGES)[number] | (typeof SIDE_STAGES)[number] | 'prepare' | 'about';
 
 export interface Where {
   readonly stage: Stage;
@@ -15,6 +15,8 @@ export interface Where {
   readonly sectionId: string | null;
   /** Selected bars, indexes, both included. */
   readonly bars: readonly [number, number] | null;
+  /** What of the stage is looked at, where it has several views; null for the first. */
+  readonly view: string | null;
 }
 
 export interface WhereChange {
@@ -22,6 +24,7 @@ export interface WhereChange {
   readonly studentId?: string | null;
   readonly sectionId?: string | null;
   readonly bars?: readonly [number, number] | null;
+  readonly view?: string | null;
 }
 
 export interface WhereAccess extends Where {
@@ -32,7 +35,8 @@ export interface WhereAccess extends Where {
   readonly addressOf: (stage: Stage, change?: WhereChange) => string;
 }
 
-const isStage = (name: string): name is Stage => [...STAGES, ...SIDE_STAGES, 'about'].includes(name as Stage);
+const isStage = (name: string): name is Stage =>
+  [...STAGES, ...SIDE_STAGES, 'prepare', 'about'].includes(name as Stage);
 
 /** `5-8` or `5`, bars counted from 1 as in the address bar; null for anything else. */
 export function parseBars(text: string | null): readonly [number, number] | null {
@@ -53,6 +57,7 @@ function toQuery(where: Omit<Where, 'stage'>): string {
       'bars',
       where.bars[0] === where.bars[1] ? String(where.bars[0] + 1) : `${where.bars[0] + 1}-${where.bars[1] + 1}`,
     );
+  if (where.view) query.set('view', where.view);
   const text = query.toString();
   return text === '' ? '' : `?${text}`;
 }
@@ -81,6 +86,7 @@ export function useWhere(): WhereAccess {
       studentId: params.get('student'),
       sectionId: params.get('section'),
       bars: parseBars(params.get('bars')),
+      view: /^[a-z]{1,20}$/.exec(params.get('view') ?? '')?.[0] ?? null,
     };
   }, [pathname, query]);
   const merged = useCallback(
@@ -94,7 +100,8 @@ export function useWhere(): WhereAccess {
     [where],
   );
   const addressOf = useCallback(
-    (stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged(change))}`,
+    // Another stage has other views.
+    (stage: Stage, change?: WhereChange) => `/${stage}${toQuery(merged({ view: null, ...change }))}`,
     [merged],
   );
   return {

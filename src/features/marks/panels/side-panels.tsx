@@ -5,7 +5,8 @@ import { Button, HandMap, Panel } from '@/ui';
 import type { MarkActions } from '../actions';
 import { fingersOf, stringNames } from '../instrument';
 import { startMapOf } from '../start-map';
-import { USUAL_BREATH, type MarksModel } from '../use-marks-model';
+import type { MarksModel } from '../use-marks-model';
+import { USUAL_BREATH } from '../usual-breath';
 import { BlockedChords } from './blocked-chords';
 import { ChordPanel } from './chord-panel';
 
