@@ -13,7 +13,8 @@ test('a zipped score comes in and is engraved', async ({ page }) => {
   await page
     .getByLabel('Choose a music file')
     .setInputFiles({ name: 'menuet.mxl', mimeType: 'application/octet-stream', buffer: Buffer.from(mxl) });
-  await page.waitForURL(/\/read/);
+  await page.waitForURL(/\/prepare/);
+  await goTo(page, 'Read');
   await expect(page.locator('.engraved g.note').first()).toBeVisible();
   await expect(page.getByText('16 bars')).toBeVisible();
   expect(await storedRows(page, 'pieces')).toMatchObject([{ format: 'mxl', title: 'Menuet', source: MENUET }]);
@@ -67,7 +68,8 @@ test('a corrected edition keeps the fingers on the notes that did not change', a
   await page
     .getByLabel('Choose a music file')
     .setInputFiles({ name: 'menuet.musicxml', mimeType: 'text/xml', buffer: Buffer.from(MENUET) });
-  await page.waitForURL(/\/read/);
+  await page.waitForURL(/\/prepare/);
+  await goTo(page, 'Read');
   await goTo(page, 'Marks');
   await page.locator('[id="p1-b1-n1"] .notehead').click();
   await page.keyboard.press('5');

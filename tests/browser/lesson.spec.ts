@@ -159,13 +159,13 @@ test.describe('on an upright tablet', () => {
 
 test('the ladder is built anew around what the teacher changed; a target moves it', async ({ page }) => {
   await page.goto('/ladder?piece=demo-quay&section=demo-quay-s2');
-  await page.getByRole('button', { name: /^Rung .*Right hand alone/ }).click();
+  await page.getByRole('button', { name: /^Rung .*Slowly with the metronome/ }).click();
   await page.getByLabel('Times').fill('7');
   await page.getByLabel('Done when').fill('like a song');
   await page.getByLabel('Hands', { exact: true }).focus();
-  await page.getByRole('button', { name: /^Rung .*Left hand alone/ }).click();
+  await page.getByRole('button', { name: /^Rung .*Eyes on the page/ }).click();
   await page.getByRole('button', { name: /^Remove the rung/ }).click();
-  await expect(page.getByRole('button', { name: /^Rung .*Left hand alone/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Rung .*Eyes on the page/ })).toHaveCount(0);
   const target = page.getByLabel('Target');
   await target.fill('100');
   await target.press('Enter');
@@ -178,8 +178,8 @@ test('the ladder is built anew around what the teacher changed; a target moves i
     return (ladder?.['rungs'] as Record<string, unknown>[]).find((r) => what.test(String(r['what'])));
   };
   await expect.poll(async () => (await rung(/from cold/))?.['tempo']).toBe(100);
-  expect(await rung(/Right hand alone/)).toMatchObject({ times: 7, done: 'like a song', tempo: 60 });
-  expect(await rung(/Left hand alone/)).toBeUndefined();
+  expect(await rung(/Slowly with the metronome/)).toMatchObject({ times: 7, done: 'like a song', tempo: 60 });
+  expect(await rung(/Eyes on the page/)).toBeUndefined();
   // A rung of the teacher's own goes to the other sections, too; undone in one step.
   await page.getByRole('button', { name: /^Add a rung/ }).click();
   await page.getByLabel('What to do').fill('Hum the bass');
@@ -197,10 +197,7 @@ test('the ladder is built anew around what the teacher changed; a target moves i
   await page.getByLabel('Keep this ladder as a template').fill('Two hands');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await goTo(page, 'Ladder');
-  await page
-    .getByRole('region', { name: 'In which order' })
-    .getByRole('button', { name: /First lamps/ })
-    .click();
+  await page.getByRole('button', { name: /^A whole/ }).click();
   const before = await page.getByRole('button', { name: /^Rung \d+ of/ }).count();
   await page.getByLabel('Put a template’s rungs on top').selectOption({ index: 1 });
   await expect.poll(() => page.getByRole('button', { name: /^Rung \d+ of/ }).count()).toBeGreaterThan(before);

@@ -11,7 +11,8 @@ async function bring(page: Page, file: string, part: string): Promise<void> {
   const dialog = page.getByRole('dialog', { name: 'Whose part is it?' });
   await dialog.getByRole('radio', { name: new RegExp(`^${part} [a-z ]+;`) }).click();
   await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL(/\/read/);
+  await page.waitForURL(/\/prepare/);
+  await goTo(page, 'Read');
 }
 const choosePart = async (page: Page, part: string): Promise<void> => {
   await page.getByRole('button', { name: /^Part:/ }).click();

@@ -23,7 +23,8 @@ test('from an empty studio to records, over a reload, and into another browser',
 
   await test.step('bring the piece in and see it engraved', async () => {
     await page.getByLabel('Choose a music file').setInputFiles(PIECE);
-    await expect(page).toHaveURL(/\/read\?piece=/);
+    await expect(page).toHaveURL(/\/prepare\?piece=/);
+    await goTo(page, 'Read');
     await page.locator('.engraved g.note').first().waitFor();
     await expect(page.getByText('16 bars, 0:26; 0:51 with repeats')).toBeVisible();
     const [stored] = await storedRows(page, 'pieces');

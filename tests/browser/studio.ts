@@ -58,14 +58,15 @@ export function putRow(page: Page, table: string, row: Record<string, unknown>):
   );
 }
 
-/** Brings a music file in; where it is asked whose part it is, the guess is taken. */
+/** Brings a music file in and opens it in Read; where it is asked whose part it is, the guess is taken. */
 export async function bringMusic(page: Page, name: string, content: string | Buffer): Promise<void> {
   await page
     .getByLabel('Choose a music file')
     .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
-  const onShelf = page.waitForURL(/\/read/);
+  const onShelf = page.waitForURL(/\/prepare/);
   const asked = page.getByRole('button', { name: 'Put it on the shelf' });
   await Promise.race([onShelf, asked.waitFor()]);
   if (await asked.isVisible()) await asked.click();
   await onShelf;
+  await goTo(page, 'Read');
 }

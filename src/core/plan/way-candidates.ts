@@ -35,9 +35,9 @@ export interface WayWeek {
 }
 
 /** New chunks a week, by level: a beginner's week holds two at most **[common practice]**. */
-export const NEW_CHUNKS_A_WEEK: Readonly<Record<StudentLevel, number>> = { beginner: 2, intermediate: 3, advanced: 4 };
+export const NEW_CHUNKS_A_WEEK: Readonly<Record<StudentLevel, number>> = { beginner: 2, intermediate: 4, advanced: 6 };
 /** Places looked at for one week, of one piece. Chosen by us. */
-const PLACES_AHEAD = 8;
+const PLACES_AHEAD = 10;
 /** A task under this stands with others, not by itself. */
 export const LEAST_MINUTES = 2;
 const LONGEST_ITEM = 12;

@@ -111,7 +111,7 @@ export function ForWhom({ piece }: { readonly piece: Piece }): ReactNode {
       { stored: () => where.go('lesson', { studentId: first.id, pieceId: piece.id, view: 'week' }) },
     );
   };
-  useHotkeys('g', give);
+  useHotkeys('g', give, { enableOnFormTags: ['input'] });
   return (
     <Panel title="For whom">
       {students.length === 0 ? (

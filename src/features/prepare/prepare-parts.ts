@@ -44,8 +44,10 @@ function repeatsInWords(built: Built, score: Score): string {
 function cornersInWords(built: Built, score: Score): string {
   const [first] = built.corners;
   if (!first) return 'no bar stands out as harder than the rest';
-  const bars = built.corners.slice(0, 4).map((c) => score.bars[c.bar]?.name ?? '');
-  return `${bars.length === 1 ? 'bar' : 'bars'} ${bars.join(', ')}: ${first.reasons[0]?.text ?? ''}`;
+  const name = (bar: number): string => score.bars[bar]?.name ?? '';
+  const more = built.corners.slice(1, 4).map((c) => name(c.bar));
+  const why = first.reasons[0]?.text ?? '';
+  return `bar ${name(first.bar)}${why === '' ? '' : ` (${why})`}${more.length > 0 ? `, then ${more.join(', ')}` : ''}`;
 }
 
 const wayInWords = (way: Way): string => {
@@ -61,6 +63,8 @@ const few = (n: number, one: string, none: string): string => (n === 0 ? none : 
 /** What was worked out of a piece, as far as it is there. */
 export interface FoundOfPiece {
   readonly built: Built | null;
+  /** What is said where the form could not be found: the piece is too long. */
+  readonly unknown: string | null;
   readonly fingering: Answer<Fingering>;
   readonly fingers: readonly NewMark[];
   readonly isMarked: boolean;
@@ -72,12 +76,12 @@ export interface FoundOfPiece {
   readonly about: { readonly breathes: boolean };
 }
 
-function formParts({ score, sections }: PieceContext, { built }: FoundOfPiece): readonly Part[] {
+function formParts({ score, sections }: PieceContext, { built, unknown }: FoundOfPiece): readonly Part[] {
   return [
     {
       key: 'sections',
       title: 'Sections',
-      found: built ? letters(built, score) : null,
+      found: built ? letters(built, score) : unknown,
       why:
         sections.length > 0 ? `${sections.length} are kept already` : 'where printed signs, returns and phrases cut it',
       stage: 'sections',
@@ -86,7 +90,7 @@ function formParts({ score, sections }: PieceContext, { built }: FoundOfPiece): 
     {
       key: 'repeats',
       title: 'Comes again',
-      found: built ? repeatsInWords(built, score) : null,
+      found: built ? repeatsInWords(built, score) : unknown,
       why: 'the first place is learned, the others follow it',
       stage: 'sections',
       takes: 0,
@@ -94,7 +98,7 @@ function formParts({ score, sections }: PieceContext, { built }: FoundOfPiece): 
     {
       key: 'corners',
       title: 'Corners',
-      found: built ? cornersInWords(built, score) : null,
+      found: built ? cornersInWords(built, score) : unknown,
       why: 'looked at in the first lesson',
       stage: 'sections',
       takes: 0,
@@ -131,7 +135,7 @@ function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[
           {
             key: 'breaths' as const,
             title: 'Breaths',
-            found: found.isMarked ? few(breaths.length, 'breath', 'none is needed') : null,
+            found: found.isMarked ? few(breaths.length, 'breath', 'none is needed') : found.unknown,
             why: `for a breath of ${USUAL_BREATH} seconds`,
             stage: 'marks' as const,
             takes: breaths.length,
@@ -141,7 +145,7 @@ function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[
     {
       key: 'dynamics',
       title: 'Dynamics',
-      found: found.isMarked ? few(dynamics.length, 'mark', 'printed ones say it all') : null,
+      found: found.isMarked ? few(dynamics.length, 'mark', 'all are there') : found.unknown,
       why: 'from the line, what comes again and the harmony',
       stage: 'marks',
       takes: dynamics.length,
@@ -154,7 +158,7 @@ function wayPart({ way, hasWay }: FoundOfPiece): Part {
   return {
     key: 'way',
     title: 'The way',
-    found: proposedWay ? wayInWords(proposedWay) : null,
+    found: proposedWay ? wayInWords(proposedWay) : way.kind === 'failed' ? way.issue.message : null,
     why: hasWay
       ? 'kept already; it is arranged in Ladder'
       : 'phrase by phrase from the start, what is the same drawn in',

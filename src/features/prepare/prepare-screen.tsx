@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Button, Panel, Problem } from '@/ui';
 import { PieceStage, StripPanel, type PieceContext } from '@/features/score';
@@ -15,6 +15,9 @@ const STAGE_NAMES: Readonly<Partial<Record<Part['stage'], string>>> = {
   marks: 'Marks',
   ladder: 'Ladder',
 };
+
+/** What answers Enter by itself. */
+const ANSWER_ENTER = ['BUTTON', 'SELECT', 'A'];
 
 function Line({ part, model }: { readonly part: Part; readonly model: PrepareModel }): ReactNode {
   const where = useWhere();
@@ -60,14 +63,23 @@ function Preparing(context: PieceContext): ReactNode {
   const model = usePrepare(context);
   const { analysis, built } = model;
   const taken = model.parts.every((p) => p.takes === 0);
-  useHotkeys('enter', (e) => {
-    if (['BUTTON', 'INPUT', 'SELECT', 'A'].includes((e.target as Element).tagName)) return;
-    e.preventDefault();
-    if (model.isReady && !taken) model.take();
-  });
+  const host = useRef<HTMLDivElement | null>(null);
+  // Enter belongs to this screen, not to the link or the field that led here.
+  useEffect(() => host.current?.focus(), []);
+  useHotkeys(
+    'enter',
+    (e) => {
+      const at = e.target as Element;
+      const answers = at instanceof HTMLInputElement ? at.type !== 'checkbox' : ANSWER_ENTER.includes(at.tagName);
+      if (answers) return;
+      e.preventDefault();
+      if (model.isReady && !taken) model.take();
+    },
+    { enableOnFormTags: ['input'] },
+  );
   const proposed = sections.length > 0 ? [] : (built?.sections ?? []);
   return (
-    <>
+    <div ref={host} tabIndex={-1} className="flex flex-col gap-3 outline-none">
       <StripPanel
         piece={piece}
         score={score}
@@ -117,7 +129,7 @@ function Preparing(context: PieceContext): ReactNode {
         </Panel>
         <ForWhom piece={piece} />
       </div>
-    </>
+    </div>
   );
 }
 

@@ -123,7 +123,14 @@ export function usePrepare(context: PieceContext) {
   const breaths = suggestions.filter((s) => s.lane === 'breath');
   const dynamics = suggestions.filter((s) => s.lane === 'dynamic');
   const proposedWay = shownOf(way);
-  const parts = partsOf(context, { ...found, fingers, breaths, dynamics, hasWay });
+  const parts = partsOf(context, {
+    ...found,
+    unknown: found.analysis.state.kind === 'failed' ? 'not known' : null,
+    fingers,
+    breaths,
+    dynamics,
+    hasWay,
+  });
   const isTicked = (key: PartKey): boolean => !left.has(key);
   return {
     analysis: found.analysis,
