@@ -21,6 +21,7 @@ const VIEWS: readonly {
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
   { name: 'read-duet', path: '/read?piece=demo-oars' },
+  { name: 'prepare', path: '/prepare?piece=demo-gull' },
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
   {

@@ -32,6 +32,8 @@ interface TextLaneProps {
   readonly large?: boolean;
   /** A rule above the lane. */
   readonly ruled?: boolean;
+  /** Its name is not written beside it. */
+  readonly bare?: boolean;
 }
 
 const ROW = 26;
@@ -45,6 +47,7 @@ export function TextLane({
   onPick,
   large = false,
   ruled = true,
+  bare = false,
 }: TextLaneProps): ReactNode {
   const here = texts.filter((t) => layout.notes.has(t.noteId));
   return (
@@ -54,7 +57,7 @@ export function TextLane({
       role="group"
       aria-label={name}
     >
-      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>
+      {bare ? null : <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>}
       {here.map((t) => {
         const at = layout.notes.get(t.noteId);
         const body = t.silent ? `(${t.text})` : t.text;

@@ -148,7 +148,9 @@ test('three chunks are heard by keys; the board, the way and the week move', asy
   await expect(list.getByRole('button').first()).toContainText('next');
   await list.getByRole('button').first().click();
   await page.getByRole('group', { name: 'Level heard' }).waitFor();
-  await expect(page.getByRole('group', { name: 'Level heard' }).getByRole('button', { name: /4 At tempo/ })).toBeDisabled();
+  await expect(
+    page.getByRole('group', { name: 'Level heard' }).getByRole('button', { name: /4 At tempo/ }),
+  ).toBeDisabled();
   await page.locator('.engraved g.note').first().waitFor();
   await page.locator('main').click({ position: { x: 5, y: 5 } });
   for (let i = 0; i < 3; i += 1) {

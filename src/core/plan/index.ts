@@ -5,7 +5,7 @@
  */
 export { nextRung, weekCandidates, type WorkedPiece } from './candidates';
 export { sectionsToHear, type PieceToHear, type ToHear } from './to-hear';
-export { NEW_CHUNKS_A_WEEK, wayCandidates, type WayWeek, type WayWork } from './way-candidates';
+export { wayCandidates, type WayWeek, type WayWork } from './way-candidates';
 export { daysInWords, recapText, type RecapRequest } from './recap';
 export { fillTray, MOST_RISE, risesTooFast, type Candidate, type Tray, type TrayItem } from './week-tray';
 export { practiceWeeks, type PracticeWeek } from './practice-weeks';

@@ -4,23 +4,20 @@
  * known. Bars are indexes, both ends included; offsets exact quarters as text; shares 0 to 1.
  */
 export { buildPlaces } from './build-places';
-export { firstBarOf, isSection, keptShapes } from './kept-shapes';
+export { isSection, keptShapes } from './kept-shapes';
 export { mergeWay } from './merge-way';
 export { barsInWords, shareInWords } from './names';
 export { proposeWay, type WayRequest } from './propose-way';
-export { USUAL_MINUTES_A_WEEK, weeksOf } from './weeks';
-export { SCHOOLS, schoolFor } from './schools/schools';
+export { schoolFor } from './schools/schools';
 export { WAY_SCHOOLS, type Way, type WayChunk, type WayKind, type WayPlace, type WaySchool, type WayStep } from './way';
 export type { WayOf } from './way-of';
 export { chunksFallDue, sectionLevel, type SectionLevel } from './section-level';
 export { placeRows, type PlaceRow } from './way-rows';
 export {
+  barsOfPlaces,
   HIGHEST,
   isBehind,
-  isOnTheWay,
   kindOf,
-  LEAVES_AT,
-  nextPlaces,
   paysAlong,
   standsAt,
   walkedWay,

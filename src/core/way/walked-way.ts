@@ -112,6 +112,18 @@ export function paysAlong(score: Score, places: readonly WalkedPlace[]): readonl
   });
 }
 
+/**
+ * Bars that are known with some places of a way, all hands together; joins bring none of their own.
+ *
+ * @example [...barsOfPlaces([walked('x', 0, 1)])] // → [0, 1]
+ */
+export const barsOfPlaces = (places: readonly WalkedPlace[]): ReadonlySet<number> =>
+  new Set(
+    places
+      .filter((p) => p.section.hand === 'all' && kindOf(p.section) !== 'join' && isOnTheWay(p))
+      .flatMap((p) => Array.from({ length: p.to - p.from + 1 }, (_, i) => p.from + i)),
+  );
+
 /** What is known of a student at a place. */
 export type LevelAt = (sectionId: string) => Level | null;
 
@@ -135,11 +147,3 @@ export const isBehind = (place: WalkedPlace, levelAt: LevelAt): boolean =>
  */
 export const standsAt = (places: readonly WalkedPlace[], levelAt: LevelAt): WalkedPlace | null =>
   places.find((p) => !isBehind(p, levelAt)) ?? null;
-
-/**
- * The next places that are not behind, in order, at most so many.
- *
- * @example nextPlaces([walked('x', 0, 1), walked('y', 2, 3)], () => null, 1).map((p) => p.section.id) // → ['x']
- */
-export const nextPlaces = (places: readonly WalkedPlace[], levelAt: LevelAt, most: number): readonly WalkedPlace[] =>
-  places.filter((p) => !isBehind(p, levelAt)).slice(0, most);

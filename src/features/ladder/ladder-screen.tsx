@@ -5,11 +5,12 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { instrumentOf } from '@/core/instruments';
 import { cautionsFor, densestQuarter, targetTempo, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
+import type { Score } from '@/core/score';
 import type { Rung } from '@/core/studio';
-import { kindOf, type WalkedPlace } from '@/core/way';
+import { barsInWords, kindOf, type WalkedPlace } from '@/core/way';
 import { useStudio } from '@/store';
 import { Button, Panel, TempoCurve } from '@/ui';
-import { PieceStage, type PieceContext } from '@/features/score';
+import { PieceStage, StripPanel, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { PlaceLadder } from './place-ladder';
 import { PlacePanel } from './place-panel';
@@ -32,6 +33,12 @@ const freshRung = (id: string): Rung => ({
   why: 'yours',
   own: true,
 });
+
+/** Where a new chunk is put: behind the last small place of the way that ends where it does, or before. */
+function placeBefore(places: readonly WalkedPlace[], to: number): string | null {
+  const small = places.filter((p) => kindOf(p.section) !== 'piece' && kindOf(p.section) !== 'section' && p.to <= to);
+  return small[small.length - 1]?.section.id ?? null;
+}
 
 /** The chunk that begins where a place ends, to be joined with it. */
 function nextInPiece(places: readonly WalkedPlace[], place: WalkedPlace): WalkedPlace | null {
@@ -105,6 +112,29 @@ function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
   );
 }
 
+/** The bars chosen on the strip as a chunk of their own. */
+function AddChunk({
+  score,
+  model,
+  inHand,
+}: {
+  readonly score: Score;
+  readonly model: LadderModel;
+  readonly inHand: PlacedSection;
+}): ReactNode {
+  const { bars } = useWhere();
+  const places = model.way.places ?? null;
+  if (!places || !bars || (bars[0] === inHand.from && bars[1] === inHand.to)) return null;
+  const [from, to] = bars;
+  return (
+    <Button
+      onClick={() => model.wayActions.change({ kind: 'add', from, to, hand: 'all', behind: placeBefore(places, to) })}
+    >
+      Add {barsInWords(score, bars)} to the way
+    </Button>
+  );
+}
+
 /** Keys of the stage: the way and the ladder in hand. */
 function useLadderKeys(model: LadderModel, add: () => void, rung: Rung | null): void {
   const { inHand, place, wayActions, proposed, way } = model;
@@ -124,7 +154,7 @@ function useLadderKeys(model: LadderModel, add: () => void, rung: Rung | null): 
 }
 
 function Climbing(context: PieceContext): ReactNode {
-  const { score, sections } = context;
+  const { piece, score, player, sections, section } = context;
   const where = useWhere();
   const studio = useStudio();
   const model = useLadder(context);
@@ -148,32 +178,53 @@ function Climbing(context: PieceContext): ReactNode {
     );
   const minutes = ladder ? ladder.rungs.reduce((sum, r) => sum + (r.minutes ?? 0), 0) * model.pace : null;
   return (
-    <div className="grid items-start gap-3 lg:grid-cols-[22rem_minmax(0,1fr)_16rem]">
-      <WayPanel
-        way={model.way}
-        current={inHand.section.id}
-        student={model.student}
-        order={model.teaching.order}
-        proposed={model.proposed}
-        actions={model.wayActions}
-        onOrder={model.setOrder}
-        onChoose={model.choose}
+    <div className="flex flex-col gap-3">
+      <StripPanel
+        piece={piece}
+        score={score}
+        player={player}
+        sections={sections}
+        section={section}
+        compact
+        {...(model.paid ? { paid: model.paid } : {})}
       />
-      <PlaceLadder context={context} model={model} inHand={inHand} current={current} onRung={setCurrent} onAdd={add} />
-      <div className="flex flex-col gap-3">
-        {place ? (
-          <PlacePanel
-            score={score}
-            place={place}
-            next={nextInPiece(model.way.places ?? [], place)}
-            student={model.student}
-            minutes={minutes}
-            actions={model.wayActions}
-          />
-        ) : null}
-        <RungPanel context={context} model={model} inHand={inHand} rung={rung} />
-        <StartsPanel score={score} sections={sections} />
-        {ladder ? <UseAgainPanel ladder={ladder} section={inHand} sections={sections} actions={model.actions} /> : null}
+      <div className="grid items-start gap-3 lg:grid-cols-[22rem_minmax(0,1fr)_16rem]">
+        <WayPanel
+          way={model.way}
+          current={inHand.section.id}
+          student={model.student}
+          order={model.teaching.order}
+          proposed={model.proposed}
+          actions={model.wayActions}
+          onOrder={model.setOrder}
+          onChoose={model.choose}
+        />
+        <PlaceLadder
+          context={context}
+          model={model}
+          inHand={inHand}
+          current={current}
+          onRung={setCurrent}
+          onAdd={add}
+        />
+        <div className="flex flex-col gap-3">
+          <AddChunk score={score} model={model} inHand={inHand} />
+          {place ? (
+            <PlacePanel
+              score={score}
+              place={place}
+              next={nextInPiece(model.way.places ?? [], place)}
+              student={model.student}
+              minutes={minutes}
+              actions={model.wayActions}
+            />
+          ) : null}
+          <RungPanel context={context} model={model} inHand={inHand} rung={rung} />
+          <StartsPanel score={score} sections={sections} />
+          {ladder ? (
+            <UseAgainPanel ladder={ladder} section={inHand} sections={sections} actions={model.actions} />
+          ) : null}
+        </div>
       </div>
     </div>
   );
@@ -181,7 +232,7 @@ function Climbing(context: PieceContext): ReactNode {
 
 export function LadderScreen(): ReactNode {
   return (
-    <PieceStage heading="Ladder" strip="compact">
+    <PieceStage heading="Ladder" strip="own">
       {(context) => <Climbing {...context} />}
     </PieceStage>
   );

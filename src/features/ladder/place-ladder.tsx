@@ -6,7 +6,8 @@ import { barsText, type PlacedSection } from '@/core/sections';
 import type { Rung } from '@/core/studio';
 import { Button, LadderDrawing, Panel } from '@/ui';
 import { KeptField } from '@/features/drafts';
-import { ScoreLines, usePageView, type PieceContext } from '@/features/score';
+import { MarkedMusic } from '@/features/marks';
+import type { PieceContext } from '@/features/score';
 import type { LadderModel } from './use-ladder';
 
 const tempoText = (rung: Rung): string =>
@@ -101,13 +102,8 @@ const sectionsKept = (model: LadderModel): number =>
 
 /** The music of what is in hand and, under it, its ladder. */
 export function PlaceLadder(props: Props): ReactNode {
-  const {
-    context: { piece, score, player },
-    model,
-    inHand,
-    onAdd,
-  } = props;
-  const { view } = usePageView(score, player, 'page');
+  const { context, model, inHand, onAdd } = props;
+  const { score } = context;
   const last = Math.min(inHand.to, inHand.from + MOST_BARS_SHOWN - 1);
   return (
     <Panel
@@ -130,11 +126,9 @@ export function PlaceLadder(props: Props): ReactNode {
         </span>
       }
     >
-      <ScoreLines
-        piece={piece}
-        score={score}
-        player={player}
-        view={view}
+      <MarkedMusic
+        context={context}
+        student={model.student}
         from={inHand.from}
         to={last}
         label={`Bars ${barsText(score, inHand.from, last)}`}

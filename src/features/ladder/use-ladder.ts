@@ -4,7 +4,7 @@ import { OVERHEAD, USUAL_OVERHEAD, type StudentLevel } from '@/core/ladder';
 import { standingKey, type FoldedStanding } from '@/core/mastery';
 import type { PlacedSection } from '@/core/sections';
 import { teachingFor, type Ladder, type Student, type StudioEvent, type Teaching } from '@/core/studio';
-import { standsAt, WAY_SCHOOLS, type Way, type WalkedPlace, type WaySchool } from '@/core/way';
+import { barsOfPlaces, isBehind, standsAt, WAY_SCHOOLS, type Way, type WalkedPlace, type WaySchool } from '@/core/way';
 import { useLadders, useSettings, useStandings, useStudentEvents, useStudents } from '@/store';
 import { useActs } from '@/features/acts';
 import { useOverhead, useProposedWay, type Answer, type PieceContext } from '@/features/score';
@@ -34,6 +34,8 @@ export interface LadderModel {
   readonly setOrder: (order: Teaching['order']) => void;
   readonly tick: ((rungId: string) => void) | undefined;
   readonly choose: (sectionId: string) => void;
+  /** Bars that are paid for: behind the student, else up to the place in hand; undefined without a way. */
+  readonly paid: ReadonlySet<number> | undefined;
 }
 
 const NO_EVENTS: readonly StudioEvent[] = [];
@@ -89,10 +91,17 @@ export function useLadder(context: PieceContext): LadderModel {
   const inHand = inHandOf(context, way, where.sectionId, student);
   const setting = { score, student, teaching, level };
   const actions = ladderActions({ piece, sections: way.placed, ladders, ...setting }, acts);
+  const paid = useMemo(() => {
+    if (!way.places) return undefined;
+    const at = way.places.findIndex((p) => p.section.id === inHand?.section.id);
+    const levelAt = student ? way.levelAt(student.id) : null;
+    return barsOfPlaces(way.places.filter((p, i) => (levelAt ? isBehind(p, levelAt) : i <= at)));
+  }, [way, inHand, student]);
   const doneBy = (studentId: string): readonly string[] =>
     inHand ? (standings.get(standingKey(studentId, inHand.section.id))?.rungsDone ?? []) : [];
   return {
     way,
+    paid,
     proposed,
     inHand,
     place: way.places?.find((p) => p.section.id === inHand?.section.id) ?? null,

@@ -4,7 +4,7 @@ import { barsText } from '@/core/sections';
 import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Panel } from '@/ui';
-import { ScoreLines, usePageView } from '@/features/score';
+import { MarkedMusic } from '@/features/marks';
 import type { HearingContext, HearingModel } from './use-hearing';
 
 /** Logs of this long ago are shown with a section. */
@@ -93,14 +93,13 @@ function PrintedSigns({
   );
 }
 
-/** The section that is heard: its music, its cues, what was done since last time, its printed signs, a note. */
+/** The section that is heard: its music with its marks, what was done since last time, its printed signs, a note. */
 export function SectionInHand({
   context,
   hearing,
   printed,
 }: InHand & { readonly printed: ReturnType<typeof countArticulations> }): ReactNode {
-  const { piece, score, player, played, model } = context;
-  const { view } = usePageView(score, player, 'page');
+  const { score, played, model } = context;
   const { section, placed, draft, marks, edit } = hearing;
   if (!section || !placed || !draft) return null;
   const ids = new Set(played.notes.filter((n) => n.bar >= placed.from && n.bar <= placed.to).map((n) => n.id));
@@ -117,15 +116,13 @@ export function SectionInHand({
         </span>
       }
     >
-      <ScoreLines
-        piece={piece}
-        score={score}
-        player={player}
-        view={view}
+      <MarkedMusic
+        context={context}
+        student={model.student}
         from={placed.from}
         to={placed.to}
-        label={`Section ${section.letter}`}
-        scale={56}
+        label={section.letter === '' ? section.name : `Section ${section.letter}`}
+        cuesBeside
       />
       {cues.map((cue, i) => (
         <p key={i} className="mt-2 rounded bg-plum-wash px-4 py-2 font-semibold text-plum">

@@ -1,5 +1,6 @@
 /** The stage Marks. */
 export { MarksScreen } from './marks-screen';
+export { MarkedMusic } from './marked-music';
 export { fingersOf } from './instrument';
 export { suggestionsFor, toMark, type Suggestion } from './suggestions';
 export { USUAL_BREATH } from './usual-breath';

@@ -29,6 +29,8 @@ interface Props {
   /** Rhythm family of each bar, and the teacher's own ratings, by bar index. */
   readonly families?: ReadonlyMap<number, string>;
   readonly ratings?: ReadonlyMap<number, number>;
+  /** Bars that are paid for, where a way is looked at. */
+  readonly paid?: ReadonlySet<number>;
 }
 
 /** Jumps of the playing order: everywhere the next bar is not the next one written. */
@@ -55,6 +57,7 @@ export function StripPanel({
   proposed = [],
   families,
   ratings,
+  paid,
   onProposed,
   ...rest
 }: Props): ReactNode {
@@ -67,8 +70,9 @@ export function StripPanel({
         ...bar,
         family: families?.get(i) ?? null,
         difficulty: ratings?.get(i) ?? bar.difficulty,
+        ...(paid === undefined ? {} : { paid: paid.has(i) }),
       })),
-    [score, player, known, families, ratings],
+    [score, player, known, families, ratings, paid],
   );
   const jumps = useMemo(() => jumpsOf(score), [score]);
   const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);

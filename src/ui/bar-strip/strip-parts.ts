@@ -12,6 +12,8 @@ export interface StripBar {
   readonly repeatEnd: boolean;
   readonly doubleBar: boolean;
   readonly family: string | null;
+  /** Whether it is paid for on the way; absent where that is not the question. */
+  readonly paid?: boolean;
 }
 
 export interface StripBracket {

@@ -41,6 +41,14 @@ function useSelecting({ bars, selection, onSelect, barUnder }: Props) {
   };
 }
 
+/** Bars that are paid for are washed; where that is asked the others stay grey. */
+const fillOf = ({ paid }: StripBar): string =>
+  paid === undefined
+    ? 'var(--color-leaf-wash)'
+    : paid
+      ? 'color-mix(in srgb, var(--color-leaf) 40%, var(--color-sheet))'
+      : 'var(--color-ground)';
+
 function Tile({
   layout,
   bar,
@@ -65,7 +73,7 @@ function Tile({
       role="option"
       id={id}
       aria-selected={chosen}
-      aria-label={`bar ${bar.number}, difficulty ${bar.difficulty.toFixed(1)}${bar.corner ? ', corner' : ''}`}
+      aria-label={`bar ${bar.number}, difficulty ${bar.difficulty.toFixed(1)}${bar.corner ? ', corner' : ''}${bar.paid ? ', known' : ''}`}
     >
       <rect x={left} y={tileTop} width={width} height={tallest} fill="transparent" />
       <rect
@@ -73,7 +81,7 @@ function Tile({
         y={floor - height}
         width={width}
         height={height}
-        fill={chosen ? 'var(--color-acorn-wash)' : 'var(--color-leaf-wash)'}
+        fill={chosen ? 'var(--color-acorn-wash)' : fillOf(bar)}
         stroke={chosen ? 'var(--color-acorn)' : 'var(--color-rule-strong)'}
         strokeWidth={chosen ? 1.6 : 0.8}
       />

@@ -38,6 +38,8 @@ interface Props {
   /** The student's own words by note id, instead of the count there. */
   readonly words: ReadonlyMap<string, string>;
   readonly silent: 'brackets' | 'hidden';
+  /** Its name is not written beside it. */
+  readonly bare?: boolean;
 }
 
 /** Bars of rest that follow one another, each with its number among them: what is counted before an entry. */
@@ -81,13 +83,13 @@ function isTight(places: readonly (number | null)[], at: number): boolean {
 }
 
 /** Counts under the notes; held and silent ones in brackets or left out; bars of rest by their number. */
-export function CountLane({ score, counts, onsets, layout, words, silent }: Props): ReactNode {
+export function CountLane({ score, counts, onsets, layout, words, silent, bare = false }: Props): ReactNode {
   const rests = restsCounted(counts);
   const rows = rowsOf(counts);
   const height = (Math.max(0, ...rows) + 1) * ROW + 2 * ABOVE;
   return (
     <div className="relative border-t border-rule" style={{ height }} role="group" aria-label="Count">
-      <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Count</span>
+      {bare ? null : <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Count</span>}
       {counts.flatMap((barCount, i) => {
         const top = ABOVE + (rows[i] ?? 0) * ROW;
         const bar = score.bars[barCount.bar];

@@ -1,0 +1,141 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+import type { FingeredNote } from '@/core/fingering';
+import { countStaff } from '@/core/rhythm';
+import { countingWay, FULL_FINGERING, teachingFor, type FingerMark, type Mark, type Student } from '@/core/studio';
+import { useMarks, useSettings } from '@/store';
+import { TextLane, type LaneText, type LineLayout } from '@/ui';
+import { ScoreLines, usePageView, type PieceContext } from '@/features/score';
+import { fingerLane, usualView } from './finger-view';
+import { CountLane } from './lanes/count-lane';
+import { ownTexts } from './lanes/lane-texts';
+import { noteAtOnset } from './note-at-onset';
+
+interface Props {
+  readonly context: PieceContext;
+  /** Whose density, variant, counts and cues are shown; everyone's where nobody is in hand. */
+  readonly student: Student | null;
+  readonly from: number;
+  readonly to: number;
+  readonly label: string;
+  readonly scale?: number;
+  /** Cues are written beside the music instead of under it. */
+  readonly cuesBeside?: boolean;
+}
+
+const NO_MARKS: readonly Mark[] = [];
+const NOTHING_PROPOSED: ReadonlyMap<string, FingeredNote> = new Map();
+
+const NOTHING_REFUSED: ReadonlySet<string> = new Set();
+const WEDGE = { crescendo: 'cresc.', diminuendo: 'dim.' } as const;
+
+/** The teacher's fingers of the variant that a student sees, by note. */
+function fingersSeen(marks: readonly Mark[], variant: string): ReadonlyMap<string, FingerMark> {
+  const of = (wanted: string) =>
+    marks.flatMap((m): (readonly [string, FingerMark])[] =>
+      m.kind === 'finger' && m.studentId === null && (m.variant ?? FULL_FINGERING) === wanted ? [[m.noteId, m]] : [],
+    );
+  // A variant that was not written yet shows the full one.
+  const own = of(variant);
+  return new Map(own.length > 0 ? own : of(FULL_FINGERING));
+}
+
+/** Texts of the marks that stand at notes: what is to be loud or soft, where to breathe and bow, what to think of. */
+function textsOf(
+  marks: readonly Mark[],
+  studentId: string | null,
+): Readonly<Record<'level' | 'breath' | 'cue', LaneText[]>> {
+  const seen = marks.filter((m) => m.studentId === null || m.studentId === studentId);
+  return {
+    level: ownTexts(seen, (m) => (m.kind === 'dynamic' ? m.level : m.kind === 'wedge' ? WEDGE[m.role] : null)),
+    breath: ownTexts(seen, (m) =>
+      m.kind === 'breath' ? (m.catch ? '(’)' : '’') : m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null,
+    ),
+    cue: ownTexts(seen, (m) => (m.kind === 'cue' ? m.text : null)),
+  };
+}
+
+/**
+ * Bars of a piece as one student has them: engraved, with the fingers in this student's density and variant, counts for
+ * those who count, levels, breaths and cues.
+ */
+export function MarkedMusic({ context, student, from, to, label, scale = 56, cuesBeside = false }: Props): ReactNode {
+  const { piece, score, player, played } = context;
+  const { view: page } = usePageView(score, player, 'page');
+  const marks = useMarks(piece.id) ?? NO_MARKS;
+  const settings = useSettings();
+  const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
+  const view = student?.density ?? usualView(teaching);
+  const fingers = useMemo(
+    () => fingersSeen(marks, student?.variants?.[piece.id] ?? FULL_FINGERING),
+    [marks, student, piece.id],
+  );
+  const texts = useMemo(() => textsOf(marks, student?.id ?? null), [marks, student]);
+  const words = useMemo(
+    () => new Map(marks.flatMap((m) => (m.kind === 'syllable' ? [[m.noteId, m.text] as const] : []))),
+    [marks],
+  );
+  const part = played.parts[0];
+  const counts = useMemo(
+    () =>
+      part && student?.level === 'beginner' ? countStaff(played, part.id, 1, from, to, countingWay(teaching)) : [],
+    [part, student?.level, played, from, to, teaching],
+  );
+  const onsets = useMemo(() => noteAtOnset(played, from, to), [played, from, to]);
+  const handOf = (staff: number, layout: LineLayout): ReactNode => {
+    const notes = played.notes.filter((n) => n.part === part?.id && n.staff === staff && layout.notes.has(n.id));
+    const lane = fingerLane(notes, view, fingers, NOTHING_PROPOSED, NOTHING_REFUSED, null);
+    return lane.texts.length === 0 ? null : (
+      <TextLane
+        name={staff === 1 ? 'Fingers' : 'Left-hand fingers'}
+        bare
+        layout={layout}
+        texts={lane.texts}
+        rows={lane.rows}
+        ruled={false}
+      />
+    );
+  };
+  const laneOf = (name: string, list: readonly LaneText[], layout: LineLayout): ReactNode =>
+    list.some((t) => layout.notes.has(t.noteId)) ? (
+      <TextLane name={name} bare layout={layout} texts={list} ruled={false} />
+    ) : null;
+  return (
+    <ScoreLines
+      piece={piece}
+      score={score}
+      player={player}
+      view={page}
+      from={from}
+      to={to}
+      label={label}
+      scale={scale}
+      withoutFingerings
+      above={(layout) => (
+        <>
+          {laneOf('Breaths and bows', texts.breath, layout)}
+          {handOf(1, layout)}
+        </>
+      )}
+      below={(layout) => (
+        <>
+          {(part?.staves ?? 1) > 1 ? handOf(2, layout) : null}
+          {laneOf('Dynamics', texts.level, layout)}
+          {counts.length > 0 ? (
+            <CountLane
+              bare
+              score={played}
+              counts={counts}
+              onsets={onsets}
+              layout={layout}
+              words={words}
+              silent="brackets"
+            />
+          ) : null}
+          {cuesBeside ? null : laneOf('Cues', texts.cue, layout)}
+        </>
+      )}
+    />
+  );
+}
