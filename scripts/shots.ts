@@ -74,6 +74,13 @@ async function main(): Promise<void> {
       await page.locator('main').waitFor();
       if (/read|sections|marks|ladder|lesson/.test(view.name) && view.before !== 'grid')
         await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
+      if (view.name === 'prepare') {
+        await page
+          .getByRole('heading', { name: /^Prepare/ })
+          .first()
+          .waitFor();
+        await page.getByText('being found').first().waitFor({ state: 'hidden', timeout: 60_000 });
+      }
       if (view.before === 'note')
         await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');
       if (view.before === 'later-note') await page.locator('[id="p1-b3-n1"] .notehead').dispatchEvent('click');
