@@ -3,6 +3,7 @@ import { playedSecondsOfBars } from './roots';
 import type { PlacedSection } from '../sections';
 import type { Score } from '../score';
 import { firstBarOf } from './kept-shapes';
+import { mergeWay } from './merge-way';
 
 /** A place of a way as it is kept, for everyone or for one student. */
 export interface WalkedPlace {
@@ -55,7 +56,10 @@ export function walkedWay(
   const base = wayRow(ways, player, null);
   const own = studentId === null ? undefined : wayRow(ways, player, studentId);
   if (!base?.steps) return null;
-  const steps = own?.steps ?? base.steps;
+  // What is new on the piece's way stands in a student's own order where it follows.
+  const steps = own?.steps
+    ? mergeWay({ steps: own.steps, own: true, removed: [] }, base.steps, () => false)
+    : base.steps;
   const byId = new Map(placed.map((p) => [p.section.id, p] as const));
   const places = steps.flatMap(({ sectionId, why }): readonly WalkedPlace[] => {
     const p = byId.get(sectionId);

@@ -65,7 +65,7 @@ function Preparing(context: PieceContext): ReactNode {
   const taken = model.parts.every((p) => p.takes === 0);
   const host = useRef<HTMLDivElement | null>(null);
   // Enter belongs to this screen, not to the link or the field that led here.
-  useEffect(() => host.current?.focus(), []);
+  useEffect(() => host.current?.focus({ preventScroll: true }), []);
   useHotkeys(
     'enter',
     (e) => {

@@ -1,7 +1,15 @@
 import { fail, ok, type Result } from '../../result';
 import { moveEnds, placeSections, type PlacedSection } from '../../sections';
 import type { Score } from '../../score';
-import { ladderPlayer, placeId, type Rung, type Section, type StoredWay, type Student } from '../../studio';
+import {
+  ladderPlayer,
+  placeId,
+  type Ladder,
+  type Rung,
+  type Section,
+  type StoredWay,
+  type Student,
+} from '../../studio';
 import { barsInWords, isSection, kindOf } from '../../way';
 import { command, put, remove, type Moment, type Outcome, type RowChange, type RowToPut } from '../command';
 import { ladderRow } from '../ladder/ladder-context';
@@ -39,6 +47,7 @@ type Row = RowToPut<'sections'>;
 interface Now {
   readonly way: StoredWay;
   readonly placed: readonly PlacedSection[];
+  readonly ladders: readonly Ladder[];
   readonly args: ChangePlace;
   readonly player: string | undefined;
   readonly moment: Moment;
@@ -85,6 +94,12 @@ const rowChanges = ({ args, player }: Now, row: Row, from: number, to: number): 
   ...(args.rungsOf ? [put('ladders', ladderRow(row, args.rungsOf(from, to, row.hand), [], player))] : []),
 ];
 
+/** A place that goes, with its ladders; what was heard of it stays in the records. */
+const goes = ({ ladders }: Now, id: string): readonly RowChange[] => [
+  remove('sections', id),
+  ...ladders.filter((l) => l.sectionId === id).map((l) => remove('ladders', l.id)),
+];
+
 const outside = (): Result<never> => fail('place-outside', 'The piece has no such bars.');
 
 function split(now: Now, at: PlacedSection, bar: number): Result<Outcome> {
@@ -114,11 +129,7 @@ function join(now: Now, a: PlacedSection, b: PlacedSection): Result<Outcome> {
   const steps = (now.way.steps ?? []).filter((s) => s.sectionId !== second.section.id);
   return ok({
     label: 'chunks joined',
-    changes: [
-      put('sections', row),
-      remove('sections', second.section.id),
-      withSteps(now.way, steps, [second.section.id]),
-    ],
+    changes: [put('sections', row), ...goes(now, second.section.id), withSteps(now.way, steps, [second.section.id])],
     made: row.id,
   });
 }
@@ -166,7 +177,7 @@ function edited(now: Now, edit: Exclude<PlaceEdit, { kind: 'add' }>): Result<Out
       return ok({
         label: `${kindOf(at.section) === 'join' ? 'join' : 'chunk'} taken off the way`,
         changes: [
-          ...(isRow ? [remove('sections', edit.sectionId)] : []),
+          ...(isRow ? goes(now, edit.sectionId) : []),
           withSteps(now.way, steps, at.section.own === true ? [] : [edit.sectionId]),
         ],
       });
@@ -176,14 +187,20 @@ function edited(now: Now, edit: Exclude<PlaceEdit, { kind: 'add' }>): Result<Out
 
 /** Splits, joins, moves, names, adds and takes away chunks of a way; what the teacher did stays with a new proposal. */
 export const changePlace = command({
-  asks: ({ pieceId }: ChangePlace) => ({ pieces: { ids: [pieceId] }, sections: { pieceId }, ways: { pieceId } }),
+  asks: ({ pieceId }: ChangePlace) => ({
+    pieces: { ids: [pieceId] },
+    sections: { pieceId },
+    ladders: { pieceId },
+    ways: { pieceId },
+  }),
   run: (stored, args: ChangePlace, moment) => {
     const [piece] = stored.pieces;
     if (!piece) return gone('piece');
     const player = ladderPlayer(piece, args.student ?? null);
     const way = stored.ways.find((w) => w.studentId === null && w.player === player);
     if (!way?.steps) return fail('no-way', 'There is no way through this piece yet: take the proposed one first.');
-    const now: Now = { way, placed: placeSections(args.score, stored.sections), args, player, moment };
+    const placed = placeSections(args.score, stored.sections);
+    const now: Now = { way, placed, ladders: stored.ladders, args, player, moment };
     return args.edit.kind === 'add' ? add(now, args.edit) : edited(now, args.edit);
   },
 });

@@ -3,7 +3,7 @@ import { placeSections } from '../../sections';
 import type { Score } from '../../score';
 import { ladderFor, ladderPlayer, rungId, wayId, type Rung, type StoredWay, type Student } from '../../studio';
 import { isSection, mergeWay, placeRows, type WayStep } from '../../way';
-import { command, put, rowOf, type RowChange, type RowToPut } from '../command';
+import { command, put, remove, rowOf, type RowChange, type RowToPut, type StoredNow } from '../command';
 import { ladderRow } from '../ladder/ladder-context';
 import { gone } from '../refusals';
 
@@ -72,16 +72,15 @@ export const takeWay = command({
       removed: there?.removed ?? [],
     };
     return ok({
-      label: 'way',
-      changes: [...changes, ...leftBehind(stored.ways, stored.sections, way), put('ways', way)],
+      label: 'way taken over',
+      changes: [...changes, ...leftBehind(stored, way), put('ways', way)],
     });
   },
 });
 
 /** Rows of the way there was that no way holds any more, unless the teacher made them. Records stay. */
 function leftBehind(
-  ways: readonly StoredWay[],
-  sections: readonly { readonly id: string; readonly kind?: string | undefined; readonly own?: boolean | undefined }[],
+  { ways, sections, ladders }: Pick<StoredNow, 'ways' | 'sections' | 'ladders'>,
   now: Pick<StoredWay, 'id' | 'steps'>,
 ): readonly RowChange[] {
   const used = new Set(
@@ -93,9 +92,11 @@ function leftBehind(
       .flatMap((w) => w.steps ?? [])
       .map((s) => s.sectionId),
   );
-  return sections.flatMap((s) =>
-    before.has(s.id) && !used.has(s.id) && s.own !== true && s.kind !== undefined && s.kind !== 'section'
-      ? [{ table: 'sections', remove: s.id } as RowChange]
-      : [],
+  const gone = new Set(
+    sections.filter((s) => before.has(s.id) && !used.has(s.id) && s.own !== true && !isSection(s)).map((s) => s.id),
   );
+  return [
+    ...[...gone].map((id) => remove('sections', id)),
+    ...ladders.filter((l) => gone.has(l.sectionId)).map((l) => remove('ladders', l.id)),
+  ];
 }

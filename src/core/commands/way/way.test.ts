@@ -142,6 +142,26 @@ describe('a student’s own way', () => {
   });
 });
 
+describe('a student’s own order', () => {
+  it('keeps what was dragged and takes in what is new on the way of the piece', () => {
+    const own = arrange(
+      TAKEN,
+      { kind: 'move', sectionId: idOf(TAKEN, 'bars 7–8'), before: idOf(TAKEN, 'bars 1–2') },
+      's',
+    );
+    expect(order(own, 's')[0]).toBe('bars 7–8');
+    expect(order(own)).toEqual(order(TAKEN));
+    const more = change(own, { kind: 'add', from: 5, to: 5, hand: 'all', behind: idOf(own, 'bars 3–4') });
+    const names = order(more, 's');
+    expect(names[0]).toBe('bars 7–8');
+    expect(names.indexOf('bar 6')).toBe(names.indexOf('bars 3–4') + 1);
+    // A chunk that goes takes its ladder with it.
+    const less = change(more, { kind: 'remove', sectionId: idOf(more, 'bars 1–2') });
+    expect(less.ladders?.some((l) => l.sectionId === idOf(more, 'bars 1–2'))).toBe(false);
+    expect(order(less, 's')).not.toContain('bars 1–2');
+  });
+});
+
 describe('chunks', () => {
   it('are joined only with what follows them, and the other one stays away', () => {
     const now = change(TAKEN, { kind: 'join', sectionId: idOf(TAKEN, 'bars 1–2'), withId: idOf(TAKEN, 'bars 3–4') });
