@@ -176,7 +176,13 @@ export function WayDrawing({ groups, current, label, onChoose, onOpen, onMove }:
   const order = groups.flatMap((g) => g.places.map((p) => p.id));
   const visible = groups.flatMap((g) => (g.open ? g.places.map((p) => p.id) : []));
   useEffect(() => {
-    host.current?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest' });
+    const stone = host.current?.querySelector('[aria-current="step"]')?.getBoundingClientRect();
+    const box = host.current?.parentElement;
+    if (!stone || !box) return;
+    // Only the path scrolls, never the page.
+    const around = box.getBoundingClientRect();
+    if (stone.top < around.top || stone.bottom > around.bottom)
+      box.scrollTop += stone.top - around.top - (around.height - stone.height) / 2;
   }, [current]);
   const choose = (id: string | undefined): void => {
     if (id === undefined) return;
