@@ -1,4 +1,4 @@
-import { barSeconds, playingOrder, type Score } from '../score';
+import { playedSecondsOfBars, type Score } from '../score';
 import { barLines, type BarContent } from './bar-content';
 import { barSimilarity } from './bar-similarity';
 
@@ -86,9 +86,7 @@ export function payOffTable(
   weights: PayOffWeights = PAY_OFF_WEIGHTS,
 ): { readonly credits: readonly Credits[]; readonly seconds: readonly number[] } {
   const { staves } = barLines(score);
-  const played = score.bars.map(() => 0);
-  for (const bar of playingOrder(score.bars).order) played[bar] = (played[bar] ?? 0) + 1;
-  const seconds = score.bars.map((bar, i) => barSeconds(score, bar) * (played[i] ?? 0));
+  const seconds = playedSecondsOfBars(score);
   const creditOf = staves.map((line) => creditsOfStaff(line.bars, weights));
   const notes = staves.map((line) => line.bars.map((bar) => bar.notes.length));
   const all = score.bars.map((_, b) => notes.reduce((sum, of) => sum + (of[b] ?? 0), 0));

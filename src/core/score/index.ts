@@ -51,7 +51,15 @@ export { hasUnsaidGroups, meterBeats, meterQuarters, meterText, parseMeter, simp
 export { isBlackKey, pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
 export { isPickupBar, pickupLength } from './pickup';
 export { playingOrder, type PlayingOrder } from './playing-order';
-export { barSeconds, clockText, playedSeconds, quartersText, spanSeconds, tempoAt } from './seconds';
+export {
+  barSeconds,
+  clockText,
+  playedSeconds,
+  playedSecondsOfBars,
+  quartersText,
+  spanSeconds,
+  tempoAt,
+} from './seconds';
 export { workText } from './origin';
 export { struckNotes, tieLinks, withTiesClosed } from './ties';
 export {

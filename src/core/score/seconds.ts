@@ -1,3 +1,4 @@
+import { playingOrder } from './playing-order';
 import { fraction, fractionText } from './fraction';
 import type { Bar, Score } from './model';
 import { quarterBpm, seconds, ticks, type QuarterBpm, type Seconds, type Ticks } from '../units';
@@ -75,3 +76,14 @@ export function playedSeconds(score: Score, order: readonly number[], at?: Quart
  */
 export const clockText = (length: number): string =>
   `${Math.floor(Math.round(length) / 60)}:${String(Math.round(length) % 60).padStart(2, '0')}`;
+
+/**
+ * Seconds that each bar sounds in one playing of the piece, repeats and all; 0 for a bar that is never played.
+ *
+ * @example playedSecondsOfBars(score)[0] // → 3
+ */
+export function playedSecondsOfBars(score: Score): readonly number[] {
+  const times = score.bars.map(() => 0);
+  for (const bar of playingOrder(score.bars).order) times[bar] = (times[bar] ?? 0) + 1;
+  return score.bars.map((bar, i) => barSeconds(score, bar) * (times[i] ?? 0));
+}

@@ -1,9 +1,9 @@
 import type { StudentLevel } from '../ladder';
-import { ZERO } from '../score';
+import { playedSecondsOfBars, ZERO } from '../score';
 import { copyOf, placeLines, type Copy } from './copies';
 import { barsInWords } from './names';
 import { wayForm, type WayPhrase, type WaySection } from './phrases';
-import { playedSecondsOfBars, rootPhrases } from './roots';
+import { rootPhrases } from './roots';
 import type { SchoolRule } from './schools/school-rule';
 import { unchangingParts } from './unchanging';
 import { learnBars, phraseEnds, put, quartersOfBar, type Ends, type Walk } from './walk';

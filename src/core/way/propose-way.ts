@@ -8,7 +8,7 @@ import {
   type PieceContent,
   type StudentLevel,
 } from '../ladder';
-import { barLines } from '../sameness';
+import { barLines, type BarContent } from '../sameness';
 import type { Mark, Rung, RungKind, Teaching } from '../studio';
 import { USUAL_TEACHING } from '../studio';
 import { buildPlaces } from './build-places';
@@ -34,11 +34,11 @@ export interface WayRequest {
 /** Rungs of the piece when it is first played through; the rest comes when it is up to tempo. */
 const SLOWLY: ReadonlySet<RungKind> = new Set<RungKind>(['slow', 'partner']);
 /** What a section that is the whole piece has had already. */
-const HAD_BY_THE_SECTION: ReadonlySet<RungKind> = new Set<RungKind>(['slow', 'tempo', 'partner', 'run']);
+const HAD_BY_THE_SECTION: ReadonlySet<RungKind> = new Set<RungKind>(['slow', 'tempo', 'partner']);
 
 function wantedOf(place: WayPlace, isOneSection: boolean): (rung: Rung) => boolean {
   if (place.scope !== 'piece') return () => true;
-  if (isOneSection) return (rung) => !HAD_BY_THE_SECTION.has(rung.kind) || rung.kind === 'run';
+  if (isOneSection) return (rung) => !HAD_BY_THE_SECTION.has(rung.kind);
   return place.chunk.name.endsWith('slowly')
     ? (rung) => SLOWLY.has(rung.kind)
     : (rung) => !SLOWLY.has(rung.kind) || rung.kind === 'partner';
@@ -46,15 +46,16 @@ function wantedOf(place: WayPlace, isOneSection: boolean): (rung: Rung) => boole
 
 /** What was met so far in the order of learning, so that nothing is new twice. */
 interface Met {
+  /** All that is played, bar by bar. */
+  readonly bars: readonly BarContent[];
   readonly rhythms: Set<number>;
   readonly warmUps: Set<string>;
 }
 
 function rungsOf(of: WayOf, place: WayPlace, request: WayRequest, content: PieceContent, met: Met): readonly Rung[] {
   const { chunk } = place;
-  const { all } = barLinesOf(of);
   const fresh = place.scope === 'unit' && chunk.like === null && chunk.hand === 'all';
-  const here = all.bars.slice(chunk.from, chunk.to + 1);
+  const here = met.bars.slice(chunk.from, chunk.to + 1);
   const newRhythms = fresh
     ? here.flatMap((b, i) =>
         b.rhythm >= 0 && b.notes.length > 1 && !met.rhythms.has(b.rhythm) ? [chunk.from + i] : [],
@@ -90,13 +91,6 @@ function rungsOf(of: WayOf, place: WayPlace, request: WayRequest, content: Piece
   });
 }
 
-const linesOf = new WeakMap<WayOf['played'], ReturnType<typeof barLines>>();
-function barLinesOf({ played }: WayOf): ReturnType<typeof barLines> {
-  const known = linesOf.get(played) ?? barLines(played);
-  linesOf.set(played, known);
-  return known;
-}
-
 const minutesOf = (rungs: readonly Rung[]): number =>
   Math.round(rungs.reduce((sum, r) => sum + (r.minutes ?? 0), 0) * 10) / 10;
 
@@ -111,7 +105,7 @@ export function proposeWay(of: WayOf, request: WayRequest): Way {
   const places = buildPlaces(of, request.level, schoolFor(request.school, request.level));
   const { entries, accompanied } = of;
   const content = pieceContent(of.played, of.difficulties, { entries, accompanied });
-  const met: Met = { rhythms: new Set(), warmUps: new Set() };
+  const met: Met = { bars: barLines(of.played).all.bars, rhythms: new Set(), warmUps: new Set() };
   const isOneSection = of.sections.length <= 1;
   const steps = places.map((place) => {
     const rungs = rungsOf(of, place, request, content, met).filter(wantedOf(place, isOneSection));

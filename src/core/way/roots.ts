@@ -1,5 +1,5 @@
 import type { BarDifficulty, Corner } from '../difficulty';
-import { barSeconds, playingOrder, type Score } from '../score';
+import { barSeconds, playedSecondsOfBars, type Score } from '../score';
 import type { Copy } from './copies';
 import type { WayForm, WayPhrase } from './phrases';
 
@@ -24,13 +24,6 @@ export interface RootPhrase {
 const KNOWN_OF_COPY = { exact: 1, moved: 0.7, changed: 0.8 } as const satisfies Record<Copy['kind'], number>;
 /** How much longer a bar takes for each point of its difficulty (0 to 10). Chosen by us. */
 const LONGER_PER_POINT = 0.15;
-
-/** Seconds that each bar sounds in one playing of the piece, repeats and all. */
-export function playedSecondsOfBars(score: Score): readonly number[] {
-  const times = score.bars.map(() => 0);
-  for (const bar of playingOrder(score.bars).order) times[bar] = (times[bar] ?? 0) + 1;
-  return score.bars.map((bar, i) => barSeconds(score, bar) * (times[i] ?? 0));
-}
 
 /** The phrase that a copy leads back to. */
 export function rootOf(phrases: readonly WayPhrase[], index: number): number {

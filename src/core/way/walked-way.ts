@@ -1,7 +1,6 @@
 import type { Level, Section, StoredWay, Aside } from '../studio';
-import { playedSecondsOfBars } from './roots';
 import type { PlacedSection } from '../sections';
-import type { Score } from '../score';
+import { playedSecondsOfBars, type Score } from '../score';
 import { firstBarOf } from './kept-shapes';
 import { mergeWay } from './merge-way';
 
