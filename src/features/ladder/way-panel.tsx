@@ -175,7 +175,7 @@ function WholeWay(props: WholeProps): ReactNode {
               </Button>
             </p>
           ) : null}
-          <div className="mt-2 max-h-[34rem] overflow-auto pr-1">
+          <div className="mt-2 max-h-[min(34rem,44vh)] overflow-auto pr-1">
             <WayDrawing
               label="The way, from the bottom up"
               groups={groups}
