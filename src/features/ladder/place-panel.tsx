@@ -6,7 +6,7 @@ import { barsText } from '@/core/sections';
 import type { Score } from '@/core/score';
 import type { Aside, Student } from '@/core/studio';
 import { isSection, kindOf, type WalkedPlace } from '@/core/way';
-import { Button, Panel } from '@/ui';
+import { Button, Panel, PickOne } from '@/ui';
 import type { WayActions } from './way-actions';
 
 const ASIDES: readonly (readonly [Aside, string, string])[] = [
@@ -81,6 +81,28 @@ function Name({ place, actions }: Pick<Props, 'place' | 'actions'>): ReactNode {
   );
 }
 
+/** Two chunks of one: in the middle, or before the bar that is chosen. */
+function Split({ score, place, actions }: Pick<Props, 'score' | 'place' | 'actions'>): ReactNode {
+  const [at, setAt] = useState(Math.ceil((place.from + place.to + 1) / 2));
+  const insides = Array.from({ length: place.to - place.from }, (_, i) => place.from + 1 + i);
+  const name = (bar: number): string => score.bars[bar]?.name ?? '';
+  return (
+    <span className="flex items-center gap-2">
+      {insides.length > 1 ? (
+        <PickOne
+          label="Cut before bar"
+          value={String(at)}
+          choices={insides.map((bar) => [String(bar), name(bar)] as const)}
+          onPick={(bar) => setAt(Number(bar))}
+        />
+      ) : null}
+      <Button onClick={() => actions.change({ kind: 'split', sectionId: place.section.id, at })}>
+        Split before bar {name(at)}
+      </Button>
+    </span>
+  );
+}
+
 /** Changes the chunk itself, for everyone. */
 function ChangeIt({ score, place, next, actions }: Omit<Props, 'student' | 'minutes'>): ReactNode {
   const [open, setOpen] = useState(false);
@@ -100,13 +122,7 @@ function ChangeIt({ score, place, next, actions }: Omit<Props, 'student' | 'minu
       )}
       <div className="flex flex-wrap gap-2">
         {place.to > place.from && kindOf(place.section) !== 'piece' ? (
-          <Button
-            onClick={() =>
-              actions.change({ kind: 'split', sectionId: id, at: Math.ceil((place.from + place.to + 1) / 2) })
-            }
-          >
-            Split before bar {score.bars[Math.ceil((place.from + place.to + 1) / 2)]?.name}
-          </Button>
+          <Split key={`split ${id} ${place.from} ${place.to}`} score={score} place={place} actions={actions} />
         ) : null}
         {next ? (
           <Button onClick={() => actions.change({ kind: 'join', sectionId: id, withId: next.section.id })}>

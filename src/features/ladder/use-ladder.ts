@@ -114,7 +114,7 @@ export function useLadder(context: PieceContext): LadderModel {
     pace: (student ? overhead : OVERHEAD[level]) / USUAL_OVERHEAD,
     doneBy,
     actions,
-    wayActions: wayActions(piece, score, student, acts),
+    wayActions: wayActions(piece, student, setting, acts),
     setOrder: (order) =>
       acts.run(changePiece, { pieceId: piece.id, change: { answer: ['order', order] }, label: 'order of learning' }),
     tick:

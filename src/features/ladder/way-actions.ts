@@ -1,18 +1,18 @@
-import { arrangeWay, changePlace, takeWay, type PlaceEdit, type WayEdit } from '@/core/commands';
-import type { Score } from '@/core/score';
+import { arrangeWay, changePlace, takeWay, type LadderSetting, type PlaceEdit, type WayEdit } from '@/core/commands';
 import type { Piece, Student } from '@/core/studio';
 import type { Way } from '@/core/way';
 import type { Acts } from '@/features/acts';
 
 /** Everything a teacher does to the way through a piece; each is one change that can be undone. */
-export function wayActions(piece: Piece, score: Score, student: Student | null, { run }: Acts) {
+export function wayActions(piece: Piece, student: Student | null, setting: LadderSetting, { run }: Acts) {
   const pieceId = piece.id;
+  const { score } = setting;
   return {
     take: (way: Way): void => run(takeWay, { pieceId, score, student, steps: way.steps }),
     /** For the student who is looked at, else for everyone. */
     arrange: (edit: WayEdit, forAll = false): void =>
       run(arrangeWay, { pieceId, studentId: forAll ? null : (student?.id ?? null), edit }),
-    change: (edit: PlaceEdit): void => run(changePlace, { pieceId, score, student, edit }),
+    change: (edit: PlaceEdit): void => run(changePlace, { ...setting, pieceId, edit }),
   };
 }
 

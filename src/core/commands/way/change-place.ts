@@ -1,18 +1,19 @@
+import { mergeLadder } from '../../ladder';
 import { fail, ok, type Result } from '../../result';
 import { moveEnds, placeSections, type PlacedSection } from '../../sections';
-import type { Score } from '../../score';
 import {
+  ladderFor,
   ladderPlayer,
   placeId,
   type Ladder,
-  type Rung,
+  type Mark,
+  type Piece,
   type Section,
   type StoredWay,
-  type Student,
 } from '../../studio';
 import { barsInWords, isSection, kindOf } from '../../way';
 import { command, put, remove, type Moment, type Outcome, type RowChange, type RowToPut } from '../command';
-import { ladderRow } from '../ladder/ladder-context';
+import { builtRungs, ladderRow, type LadderSetting } from '../ladder/ladder-context';
 import { gone } from '../refusals';
 
 export type PlaceEdit =
@@ -32,13 +33,9 @@ export type PlaceEdit =
     }
   | { readonly kind: 'remove'; readonly sectionId: string };
 
-export interface ChangePlace {
+export interface ChangePlace extends LadderSetting {
   readonly pieceId: string;
-  readonly score: Score;
-  readonly student?: Pick<Student, 'players'> | null;
   readonly edit: PlaceEdit;
-  /** The ladder of a place that is made, by its bars; none where it is built later. */
-  readonly rungsOf?: (from: number, to: number, hand: Section['hand']) => readonly Rung[];
 }
 
 type Way = RowToPut<'ways'>;
@@ -48,6 +45,8 @@ interface Now {
   readonly way: StoredWay;
   readonly placed: readonly PlacedSection[];
   readonly ladders: readonly Ladder[];
+  readonly marks: readonly Mark[];
+  readonly piece: Piece;
   readonly args: ChangePlace;
   readonly player: string | undefined;
   readonly moment: Moment;
@@ -89,10 +88,15 @@ function ownRow(
   };
 }
 
-const rowChanges = ({ args, player }: Now, row: Row, from: number, to: number): readonly RowChange[] => [
-  put('sections', row),
-  ...(args.rungsOf ? [put('ladders', ladderRow(row, args.rungsOf(from, to, row.hand), [], player))] : []),
-];
+/** A row at its bars and the ladder that fits them; where it had one, the teacher's changes of it stay. */
+function withLadder({ args, player, piece, placed, ladders, marks, moment }: Now, row: Row): readonly RowChange[] {
+  const [at] = placeSections(args.score, [{ ...row, updatedAt: moment.now }]);
+  if (!at) return [put('sections', row)];
+  const all = [...placed.filter((p) => p.section.id !== row.id), at];
+  const before = ladderFor(ladders, row.id, player);
+  const merged = mergeLadder(before?.rungs ?? [], before?.removed ?? [], builtRungs(piece, at, all, marks, args));
+  return [put('sections', row), put('ladders', ladderRow(row, merged.rungs, before?.removed, player))];
+}
 
 /** A place that goes, with its ladders; what was heard of it stays in the records. */
 const goes = ({ ladders }: Now, id: string): readonly RowChange[] => [
@@ -114,7 +118,7 @@ function split(now: Now, at: PlacedSection, bar: number): Result<Outcome> {
   const first: Row = { ...shorter.value, own: true, name: barsInWords(now.args.score, [at.from, bar - 1]) };
   return ok({
     label: 'chunk split',
-    changes: [put('sections', first), ...rowChanges(now, second, bar, at.to), withSteps(now.way, steps)],
+    changes: [...withLadder(now, first), ...withLadder(now, second), withSteps(now.way, steps)],
     made: second.id,
   });
 }
@@ -129,7 +133,7 @@ function join(now: Now, a: PlacedSection, b: PlacedSection): Result<Outcome> {
   const steps = (now.way.steps ?? []).filter((s) => s.sectionId !== second.section.id);
   return ok({
     label: 'chunks joined',
-    changes: [put('sections', row), ...goes(now, second.section.id), withSteps(now.way, steps, [second.section.id])],
+    changes: [...withLadder(now, row), ...goes(now, second.section.id), withSteps(now.way, steps, [second.section.id])],
     made: row.id,
   });
 }
@@ -142,7 +146,7 @@ function add(now: Now, edit: Extract<PlaceEdit, { kind: 'add' }>): Result<Outcom
   steps.splice(at, 0, { sectionId: row.id, why: 'yours' });
   return ok({
     label: 'chunk added',
-    changes: [...rowChanges(now, row, edit.from, edit.to), withSteps(now.way, steps)],
+    changes: [...withLadder(now, row), withSteps(now.way, steps)],
     made: row.id,
   });
 }
@@ -164,7 +168,7 @@ function edited(now: Now, edit: Exclude<PlaceEdit, { kind: 'add' }>): Result<Out
       const ends = moveEnds(now.args.score, at.section, edit.from, edit.to);
       if (!ends.ok) return ends;
       const row: Row = { ...ends.value, own: true, name: barsInWords(now.args.score, [edit.from, edit.to]) };
-      return ok({ label: 'ends of a chunk', changes: [put('sections', row)] });
+      return ok({ label: 'ends of a chunk', changes: withLadder(now, row) });
     }
     case 'name': {
       const name = edit.name.trim();
@@ -191,6 +195,7 @@ export const changePlace = command({
     pieces: { ids: [pieceId] },
     sections: { pieceId },
     ladders: { pieceId },
+    marks: { pieceId },
     ways: { pieceId },
   }),
   run: (stored, args: ChangePlace, moment) => {
@@ -200,7 +205,8 @@ export const changePlace = command({
     const way = stored.ways.find((w) => w.studentId === null && w.player === player);
     if (!way?.steps) return fail('no-way', 'There is no way through this piece yet: take the proposed one first.');
     const placed = placeSections(args.score, stored.sections);
-    const now: Now = { way, placed, ladders: stored.ladders, args, player, moment };
+    const { ladders, marks } = stored;
+    const now: Now = { way, placed, ladders, marks, piece, args, player, moment };
     return args.edit.kind === 'add' ? add(now, args.edit) : edited(now, args.edit);
   },
 });

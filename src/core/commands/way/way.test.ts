@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { analysisOf } from '../../analysis';
 import { placeSections } from '../../sections';
-import type { Section, StoredWay } from '../../studio';
+import { ladderFor, teachingFor, type Rung, type Section, type StoredWay } from '../../studio';
 import { keptShapes, proposeWay, walkedWay, type Way } from '../../way';
 import {
   does,
@@ -19,6 +19,7 @@ import { arrangeWay, type WayEdit } from './arrange-way';
 import { changePlace, type PlaceEdit } from './change-place';
 import { takeWay } from './take-way';
 
+const SETTING = { pieceId: 'p', score: EIGHT, teaching: teachingFor(), level: 'intermediate' as const };
 const A = section('a', 0, 3);
 const B = section('b', 4, 7);
 const analysis = analysisOf(EIGHT);
@@ -63,7 +64,7 @@ const TAKEN = take();
 const arrange = (stored: Partial<TestStored>, edit: WayEdit, studentId: string | null = null): Partial<TestStored> =>
   after(stored, does(arrangeWay, stored, { pieceId: 'p', studentId, edit }));
 const change = (stored: Partial<TestStored>, edit: PlaceEdit): Partial<TestStored> =>
-  after(stored, does(changePlace, stored, { pieceId: 'p', score: EIGHT, edit }));
+  after(stored, does(changePlace, stored, { ...SETTING, edit }));
 
 describe('a way taken over', () => {
   it('has a row and a ladder for each step, the kept sections being their own', () => {
@@ -172,11 +173,35 @@ describe('chunks', () => {
     });
     expect(order(take(now))).not.toContain('bars 3–4');
     const far = { kind: 'join', sectionId: idOf(TAKEN, 'bars 1–2'), withId: idOf(TAKEN, 'bars 7–8') } as const;
-    expect(refusal(runOn(changePlace, TAKEN, { pieceId: 'p', score: EIGHT, edit: far }))).toBe('place-no-neighbour');
+    expect(refusal(runOn(changePlace, TAKEN, { ...SETTING, edit: far }))).toBe('place-no-neighbour');
+  });
+  it('that are made, split, joined or moved have a ladder of their own bars at once; own rungs stay', () => {
+    const id = idOf(TAKEN, 'bars 3–4');
+    const mine = {
+      ...TAKEN.ladders?.find((l) => l.sectionId === id)?.rungs[0],
+      id: 'mine',
+      own: true,
+      what: 'Sing it',
+    };
+    const marked = {
+      ...TAKEN,
+      ladders: TAKEN.ladders?.map((l) => (l.sectionId === id ? { ...l, rungs: [...l.rungs, mine as Rung] } : l)) ?? [],
+    };
+    const rungsOf = (stored: Partial<TestStored>, name: string): readonly Rung[] =>
+      ladderFor(stored.ladders ?? [], idOf(stored, name), undefined)?.rungs ?? [];
+    const minutes = (rungs: readonly Rung[]): number =>
+      rungs.filter((r) => r.id !== 'mine').reduce((sum, r) => sum + (r.minutes ?? 0), 0);
+    const now = change(marked, { kind: 'split', sectionId: id, at: 3 });
+    expect(rungsOf(now, 'bar 4').length).toBeGreaterThan(0);
+    expect(rungsOf(now, 'bar 3').map((r) => r.what)).toContain('Sing it');
+    expect(minutes(rungsOf(now, 'bar 3'))).toBeLessThan(minutes(rungsOf(TAKEN, 'bars 3–4')));
+    const longer = change(now, { kind: 'ends', sectionId: id, from: 2, to: 3 });
+    expect(minutes(rungsOf(longer, 'bars 3–4'))).toBeCloseTo(minutes(rungsOf(TAKEN, 'bars 3–4')));
+    const more = change(now, { kind: 'add', from: 5, to: 5, hand: 'all', behind: null });
+    expect(rungsOf(more, 'bar 6').length).toBeGreaterThan(0);
   });
   it('are refused where they cannot be, with a reason', () => {
-    const say = (edit: PlaceEdit, stored = TAKEN) =>
-      refusal(runOn(changePlace, stored, { pieceId: 'p', score: EIGHT, edit }));
+    const say = (edit: PlaceEdit, stored = TAKEN) => refusal(runOn(changePlace, stored, { ...SETTING, edit }));
     const id = idOf(TAKEN, 'bars 1–2');
     expect(say({ kind: 'split', sectionId: id, at: 0 })).toBe('place-one-bar');
     expect(say({ kind: 'ends', sectionId: id, from: 3, to: 2 })).toBe('section-upside-down');
