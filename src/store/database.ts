@@ -87,7 +87,7 @@ export interface CachedEngraving {
 }
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 4;
+export const DATABASE_VERSION = 5;
 
 /** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
 export class StudioDatabase extends Dexie {
@@ -148,7 +148,7 @@ export class StudioDatabase extends Dexie {
         notices: '++seq',
       })
       .upgrade((tx) => upgradeDatabase(tx, zone));
-    // Version 4 only added ways and kinds of sections: nothing that is stored changes.
+    // Versions 4 and 5 only added: ways and kinds of sections, then exercises and ladders of one student.
     this.version(DATABASE_VERSION).stores(indexesNow());
   }
 }

@@ -33,6 +33,7 @@ export { splitSection } from './sections/split-section';
 export { buildLadders } from './ladder/build-ladders';
 export { changeRungs, type RungEdit } from './ladder/change-rungs';
 export { type LadderSetting } from './ladder/ladder-context';
+export { settleOwnLadder } from './ladder/own-ladder';
 export { setTarget } from './ladder/set-target';
 export { keepTemplate, shareOwnRungs, addTemplate } from './ladder/templates';
 export { beginLesson } from './lesson/begin-lesson';

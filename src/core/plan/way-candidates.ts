@@ -3,7 +3,7 @@ import { estimateMinutes, RUNGS, targetTempo, USUAL_OVERHEAD, type StudentLevel 
 import { dueState, standingKey, type FoldedStanding } from '../mastery';
 import { barsText } from '../sections';
 import type { Score } from '../score';
-import { ladderFor, type Ladder, type Piece, type Rung } from '../studio';
+import { type Ladder, type Piece, type Rung } from '../studio';
 import {
   chunksFallDue,
   isBehind,
@@ -20,7 +20,7 @@ export interface WayWork {
   readonly piece: Piece;
   readonly score: Score;
   readonly places: readonly WalkedPlace[];
-  /** Of this student's player. */
+  /** As this student climbs them. */
   readonly ladders: readonly Ladder[];
 }
 
@@ -54,7 +54,7 @@ const levelOfPlaces =
 
 const openRungs = (work: WayWork, place: WalkedPlace, week: WayWeek): readonly Rung[] => {
   const done = week.standings.get(standingKey(week.studentId, place.section.id))?.rungsDone ?? [];
-  const ladder = ladderFor(work.ladders, place.section.id, work.ladders[0]?.player);
+  const ladder = work.ladders.find((l) => l.sectionId === place.section.id);
   return (ladder?.rungs ?? []).filter((r) => !done.includes(r.id));
 };
 

@@ -14,12 +14,14 @@ const part = (text: string): string => text.replaceAll('%', '%25').replaceAll(JO
 export const placeId = (...parts: readonly string[]): string => parts.map(part).join(JOIN);
 
 /**
- * The ladder of a section, of the usual player of the piece or of another.
+ * The ladder of a section, of the usual player of the piece or of another, for everyone or for one student.
  *
  * @example ladderId('section-a') // → 'ladder~section-a'
  */
-export const ladderId = (sectionId: string, player?: string): string =>
-  placeId('ladder', sectionId, ...(player === undefined ? [] : [player]));
+export const ladderId = (sectionId: string, player?: string, studentId?: string): string =>
+  studentId === undefined
+    ? placeId('ladder', sectionId, ...(player === undefined ? [] : [player]))
+    : placeId('ladder', sectionId, player ?? '', studentId);
 
 /**
  * A built rung: the same rung of a later build has the same id.

@@ -53,7 +53,7 @@ export type { LessonEvent } from './kinds/records/lesson';
 export type { SaidEvent } from './kinds/records/said';
 export type { Assigned, AssignmentEvent } from './kinds/records/assignment';
 export type { PracticeEvent } from './kinds/records/practice';
-export { ladderFor, ladderPlayer, playerFor, playerName } from './player-for';
+export { ladderFor, ladderPlayer, laddersOf, playerFor, playerName, withTargetOf } from './player-for';
 export {
   answered,
   countingWay,

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { INSTRUMENT_IDS } from '../instruments';
 import { isZone } from './day';
 import { changed, day, id, time } from './fields';
-import { MOST } from './limits';
+import { MOST, TEMPO_RANGE } from './limits';
 import { playerSchema } from '../players';
 import { teachingSchema } from './teaching';
 
@@ -21,6 +21,8 @@ export const studentSchema = z.object({
   variants: z.record(z.string(), z.string().max(40)).optional(),
   /** The day on which a piece is begun, by piece, where that was said. */
   starts: z.record(z.string(), day).optional(),
+  /** The target in quarters a minute, by piece, where it is not the piece's. */
+  tempos: z.record(z.string(), z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most)).optional(),
   /** Whose part this student plays, by piece, where it is not the piece's usual one. */
   players: z.record(z.string(), playerSchema).optional(),
   minutesPerDay: z.array(z.number().min(0).max(600)).length(7),

@@ -52,9 +52,45 @@ export function ladderPlayer(
 }
 
 /**
- * The ladder of a section for who plays it.
+ * The ladder of a section for who plays it: the student's own, else everyone's.
  *
  * @example ladderFor([], 'section-a', undefined) // → null
  */
-export const ladderFor = (ladders: readonly Ladder[], sectionId: string, player: string | undefined): Ladder | null =>
-  ladders.find((l) => l.sectionId === sectionId && l.player === player) ?? null;
+export function ladderFor(
+  ladders: readonly Ladder[],
+  sectionId: string,
+  player: string | undefined,
+  studentId?: string,
+): Ladder | null {
+  const those = ladders.filter((l) => l.sectionId === sectionId && l.player === player);
+  const own = studentId === undefined ? undefined : those.find((l) => l.studentId === studentId);
+  return own ?? those.find((l) => l.studentId === undefined) ?? null;
+}
+
+/**
+ * The ladders of some pieces as one student climbs them: of their own part, their own where they have one.
+ *
+ * @example laddersOf([], [], { id: 's' }) // → []
+ */
+export function laddersOf(
+  ladders: readonly Ladder[],
+  pieces: readonly Pick<Piece, 'id' | 'player'>[],
+  student: Pick<Student, 'id' | 'players'>,
+): readonly Ladder[] {
+  return pieces.flatMap((piece) => {
+    const those = ladders.filter((l) => l.pieceId === piece.id);
+    const player = ladderPlayer(piece, student);
+    const sections = [...new Set(those.map((l) => l.sectionId))];
+    return sections.flatMap((id) => ladderFor(those, id, player, student.id) ?? []);
+  });
+}
+
+/**
+ * A piece with the target that a student has of it, where it is another than the piece's.
+ *
+ * @example withTargetOf({ id: 'p', targetTempo: 90 }, { tempos: { p: 72 } }).targetTempo // → 72
+ */
+export const withTargetOf = <P extends Pick<Piece, 'id' | 'targetTempo'>>(
+  piece: P,
+  student: Pick<Student, 'tempos'> | null,
+): P => ({ ...piece, targetTempo: student?.tempos?.[piece.id] ?? piece.targetTempo });

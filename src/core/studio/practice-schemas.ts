@@ -69,6 +69,8 @@ export const ladderSchema = z.object({
   pieceId: id,
   /** Whose it is (`playerKey`), where that is not the usual player of the piece. */
   player: z.string().max(2000).optional(),
+  /** The student it is for alone, where theirs is not as everyone's. */
+  studentId: id.optional(),
   rungs: z.array(rungSchema).max(MOST.rungs),
   /** Keys of built rungs the teacher took away: they do not come back. */
   removed: z.array(z.string().max(MOST.name)).max(MOST.removedKeys).optional(),

@@ -3,6 +3,7 @@ import {
   changeRungs,
   keepTemplate,
   setTarget,
+  settleOwnLadder,
   shareOwnRungs,
   addTemplate,
   type LadderSetting,
@@ -21,20 +22,29 @@ export interface LadderContext extends LadderSetting {
 /** Everything a teacher does to the ladders of a piece; each is one change that can be undone. */
 export function ladderActions({ piece, sections, ladders, ...setting }: LadderContext, { run }: Acts) {
   const pieceId = piece.id;
-  const own = ladderPlayer(piece, setting.student ?? null);
+  const player = ladderPlayer(piece, setting.student ?? null);
+  const studentId = setting.student?.id;
   const of = (placed: PlacedSection) => ({ ...setting, pieceId, sectionId: placed.section.id });
   return {
-    ladderOf: (placed: PlacedSection): Ladder | null => ladderFor(ladders, placed.section.id, own),
+    ladderOf: (placed: PlacedSection): Ladder | null => ladderFor(ladders, placed.section.id, player, studentId),
     change: (placed: PlacedSection, edit: RungEdit, stored: () => void = () => undefined): void =>
       run(
         changeRungs,
-        { pieceId, sectionId: placed.section.id, edit, ...(own === undefined ? {} : { player: own }) },
+        {
+          pieceId,
+          sectionId: placed.section.id,
+          edit,
+          ...(player === undefined ? {} : { player }),
+          ...(studentId === undefined ? {} : { studentId }),
+        },
         { stored },
       ),
     build: (placed: PlacedSection): void => run(buildLadders, { ...setting, pieceId, sectionIds: [placed.section.id] }),
     buildAll: (): void => run(buildLadders, { ...setting, pieceId, sectionIds: sections.map((p) => p.section.id) }),
     rebuild: (placed: PlacedSection): void =>
       run(buildLadders, { ...setting, pieceId, sectionIds: [placed.section.id], anew: true }),
+    settle: (placed: PlacedSection, to: 'as-the-piece' | 'for-everyone'): void =>
+      run(settleOwnLadder, { ...of(placed), to }),
     setTarget: (targetTempo: number | null, stored: () => void): void =>
       run(setTarget, { ...setting, pieceId, targetTempo }, { stored }),
     keepTemplate: (placed: PlacedSection, name: string, stored: () => void): void =>

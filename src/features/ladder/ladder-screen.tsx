@@ -6,7 +6,7 @@ import { instrumentOf } from '@/core/instruments';
 import { cautionsFor, densestQuarter, targetTempo, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
 import type { Score } from '@/core/score';
-import type { Rung } from '@/core/studio';
+import { withTargetOf, type Rung } from '@/core/studio';
 import { barsInWords, kindOf, type WalkedPlace } from '@/core/way';
 import { useStudio } from '@/store';
 import { Button, Panel, TempoCurve } from '@/ui';
@@ -61,7 +61,7 @@ interface InHandProps {
 function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
   const { piece, score, player, played } = context;
   const { ladder, pace, student, teaching, actions } = model;
-  const target = targetTempo(piece, score, inHand.from);
+  const target = targetTempo(withTargetOf(piece, student), score, inHand.from);
   const steps =
     rung?.kind === 'tempo' && rung.tempo !== null && rung.tempoTo !== null
       ? tempoSteps({

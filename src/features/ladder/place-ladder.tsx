@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { passSeconds, targetTempo } from '@/core/ladder';
 import { barsText, type PlacedSection } from '@/core/sections';
-import type { Rung } from '@/core/studio';
+import { withTargetOf, type Rung } from '@/core/studio';
 import { Button, LadderDrawing, Panel } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import { MarkedMusic } from '@/features/marks';
@@ -29,12 +29,14 @@ interface Props {
 }
 
 function Target({ context: { piece, score }, model, inHand }: Pick<Props, 'context' | 'model' | 'inHand'>): ReactNode {
-  const target = targetTempo(piece, score, inHand.from);
+  const { student } = model;
+  const own = student?.tempos?.[piece.id];
+  const target = targetTempo(withTargetOf(piece, student), score, inHand.from);
   return (
     <label className="flex items-center gap-1.5 text-ink-2">
-      Target
+      {own === undefined ? 'Target' : `${student?.name ?? ''}’s target`}
       <KeptField
-        draftKey={`target ${piece.id}`}
+        draftKey={`target ${piece.id} ${student?.id ?? ''}`}
         className="field figure w-16 text-center text-ink"
         inputMode="numeric"
         value={String(target)}
@@ -66,7 +68,7 @@ function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Pr
   const standsOn = (studentId: string): string | null =>
     [...ladder.rungs].reverse().find((r) => doneBy(studentId).includes(r.id))?.id ?? null;
   const next = ladder.rungs.find((r) => !climbed.includes(r.id))?.id ?? null;
-  const target = targetTempo(piece, score, inHand.from);
+  const target = targetTempo(withTargetOf(piece, model.student), score, inHand.from);
   const minutes = Math.round(ladder.rungs.reduce((sum, r) => sum + (r.minutes ?? 0), 0) * model.pace);
   return (
     <div className="mt-3 px-2">
@@ -93,6 +95,19 @@ function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Pr
         {Math.round(passSeconds(score, inHand.from, inHand.to, target))} s.
       </p>
     </div>
+  );
+}
+
+/** That a student's ladder is not everyone's, and what can be done about it. */
+function OwnLadder({ model, inHand }: Props): ReactNode {
+  const { ladder, student, actions } = model;
+  if (ladder?.studentId === undefined || !student) return null;
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-2">
+      <span className="font-semibold">{student.name}’s own ladder.</span>
+      <Button onClick={() => actions.settle(inHand, 'as-the-piece')}>As everyone’s again</Button>
+      <Button onClick={() => actions.settle(inHand, 'for-everyone')}>Make it everyone’s</Button>
+    </p>
   );
 }
 
@@ -139,6 +154,7 @@ export function PlaceLadder(props: Props): ReactNode {
           The first {MOST_BARS_SHOWN} of {inHand.to - inHand.from + 1} bars.
         </p>
       ) : null}
+      <OwnLadder {...props} />
       <Rungs {...props} />
     </Panel>
   );

@@ -3,8 +3,10 @@ import { currentAssignment, foldLessons, lessonGoingOn, type FoldedStanding, typ
 import { sectionsToHear, type ToHear } from '@/core/plan';
 import {
   ladderPlayer,
+  laddersOf,
   piecesInWork,
   teachingFor,
+  withTargetOf,
   type Ladder,
   type Piece,
   type Section,
@@ -50,7 +52,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     const work = piecesInWork(student, allPieces, new Set([...standings.values()].map((s) => s.pieceId)));
     // The piece on the desk is heard even when it was never put down as in work.
     const chosen = allPieces.find((p) => p.id === pieceId);
-    return chosen && !work.includes(chosen) ? [chosen, ...work] : work;
+    return (chosen && !work.includes(chosen) ? [chosen, ...work] : work).map((p) => withTargetOf(p, student));
   }, [student, allPieces, standings, pieceId]);
   const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
   const rows = useSectionsOf(ids);
@@ -92,11 +94,8 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
       pieces,
       sections: rows.places,
       wayOf,
-      // Of a piece in which the student plays another part than usual, the ladders of that part.
-      ladders: rows.ladders.filter((l) => {
-        const piece = pieces.find((p) => p.id === l.pieceId);
-        return piece !== undefined && l.player === ladderPlayer(piece, student);
-      }),
+      // The student's own where there are such, and of a part of their own the ladders of that part.
+      ladders: laddersOf(rows.ladders, pieces, student),
       standings,
       events,
       lessons,

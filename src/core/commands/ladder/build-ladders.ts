@@ -4,7 +4,7 @@ import { placeSections } from '../../sections';
 import { command, put } from '../command';
 import { ladderFor, ladderPlayer } from '../../studio';
 import { gone } from '../refusals';
-import { builtRungs, ladderRow, type LadderSetting } from './ladder-context';
+import { builtRungs, forEveryone, ladderRow, type LadderSetting } from './ladder-context';
 
 export interface BuildLadders extends LadderSetting {
   readonly pieceId: string;
@@ -28,18 +28,20 @@ export const buildLadders = command({
   run: (stored, { sectionIds, anew = false, ...setting }: BuildLadders) => {
     const [piece] = stored.pieces;
     if (!piece) return gone('piece');
-    const own = ladderPlayer(piece, setting.student ?? null);
+    const player = ladderPlayer(piece, setting.student ?? null);
+    // The first ladder of a section is everyone's; built anew, it is of whom it is built for.
+    const studentId = anew ? setting.student?.id : undefined;
     const all = placeSections(setting.score, stored.sections);
     const wanted = all.filter(
-      (p) => sectionIds.includes(p.section.id) && (anew || !ladderFor(stored.ladders, p.section.id, own)),
+      (p) => sectionIds.includes(p.section.id) && (anew || !ladderFor(stored.ladders, p.section.id, player)),
     );
     if (wanted.length === 0) return fail('nothing-to-build', 'There is no section here that still needs a ladder.');
     const merges = wanted.map((p) => {
-      const ladder = ladderFor(stored.ladders, p.section.id, own);
+      const ladder = ladderFor(stored.ladders, p.section.id, player, studentId);
       const merged = mergeLadder(
         ladder?.rungs ?? [],
         ladder?.removed ?? [],
-        builtRungs(piece, p, all, stored.marks, setting),
+        builtRungs(piece, p, all, stored.marks, anew ? setting : forEveryone(setting)),
       );
       return { placed: p, removed: ladder?.removed ?? [], merged };
     });
@@ -51,7 +53,9 @@ export const buildLadders = command({
         merges.length === 1
           ? `ladder for ${first?.placed.section.letter ?? ''}${anew ? ' built anew' : ''}`
           : `ladders for ${merges.length} sections`,
-      changes: merges.map((m) => put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed, own))),
+      changes: merges.map((m) =>
+        put('ladders', ladderRow(m.placed.section, m.merged.rungs, m.removed, { player, studentId })),
+      ),
       ...(anew
         ? {
             says:

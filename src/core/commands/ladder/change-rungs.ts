@@ -18,6 +18,8 @@ export interface ChangeRungs {
   readonly edit: RungEdit;
   /** Whose ladder, where that is not the usual player's (`ladderPlayer`). */
   readonly player?: string;
+  /** The student it is changed for alone; everyone where none is named. */
+  readonly studentId?: string;
 }
 
 const LABEL: Readonly<Record<RungEdit['kind'], string>> = {
@@ -52,10 +54,10 @@ function edited(rungs: readonly Rung[], edit: RungEdit): readonly Rung[] {
 /** Changes the rungs as they are stored now, so that two quick edits both count. */
 export const changeRungs = command({
   asks: ({ sectionId, pieceId }: ChangeRungs) => ({ sections: { ids: [sectionId] }, ladders: { pieceId } }),
-  run: (stored, { sectionId, edit, player }: ChangeRungs) => {
+  run: (stored, { sectionId, edit, player, studentId }: ChangeRungs) => {
     const [section] = stored.sections;
     if (!section) return gone('section');
-    const ladder = ladderFor(stored.ladders, sectionId, player);
+    const ladder = ladderFor(stored.ladders, sectionId, player, studentId);
     if (!ladder) return fail('no-ladder', 'Build a ladder for this section first.');
     const target = edit.kind === 'change' || edit.kind === 'remove' ? rowOf(ladder.rungs, edit.id) : null;
     if ((edit.kind === 'change' || edit.kind === 'remove') && !target) return gone('rung');
@@ -63,7 +65,10 @@ export const changeRungs = command({
     return ok({
       label: LABEL[edit.kind],
       changes: [
-        put('ladders', ladderRow(section, edited(ladder.rungs, edit), [...(ladder.removed ?? []), ...taken], player)),
+        put(
+          'ladders',
+          ladderRow(section, edited(ladder.rungs, edit), [...(ladder.removed ?? []), ...taken], { player, studentId }),
+        ),
       ],
       ...(edit.kind === 'add' ? { made: edit.rung.id } : {}),
     });

@@ -12,6 +12,7 @@ import {
   type Rung,
   type Student,
   type Teaching,
+  withTargetOf,
 } from '../../studio';
 import { isSection, kindOf } from '../../way';
 import type { RowToPut } from '../command';
@@ -19,12 +20,16 @@ import type { RowToPut } from '../command';
 /** What building a ladder looks at besides what is stored. */
 export interface LadderSetting {
   readonly score: Score;
-  /** For whom it is, where they play a part of their own. */
-  readonly student?: Pick<Student, 'players'> | null;
+  /** For whom it is: what is changed then is changed for this student alone; everyone's where there is none. */
+  readonly student?: Pick<Student, 'id' | 'players' | 'tempos'> | null;
   /** How it is taught to whom it is built for. */
   readonly teaching: Teaching;
   readonly level: StudentLevel;
 }
+
+/** The same for everyone who plays the student's part: without the student's own target. */
+export const forEveryone = <S extends LadderSetting>(setting: S): S =>
+  setting.student ? { ...setting, student: { ...setting.student, tempos: {} } } : setting;
 
 /** What a linked section is a copy of; null for one that is not linked. */
 function copyOf(score: Score, all: readonly PlacedSection[], placed: PlacedSection): CopyOf | null {
@@ -70,7 +75,7 @@ export function builtRungs(
   all: readonly PlacedSection[],
   marks: readonly Mark[],
   { score, teaching, level, student = null }: LadderSetting,
-  targetTempo: number | null = piece.targetTempo,
+  targetTempo: number | null = withTargetOf(piece, student).targetTempo,
 ): Rung[] {
   const player = playerFor(score, piece, student);
   const { played, difficulties, entries, accompanied } = analysisOf(score, player);
@@ -94,17 +99,30 @@ export function builtRungs(
   });
 }
 
+/** Whose ladder it is: of which player, and of which student alone. */
+export interface LadderOwner {
+  readonly player?: string | undefined;
+  readonly studentId?: string | undefined;
+}
+
+/** Of whom what is changed for a student is; of everyone who plays the part where there is no student. */
+export const ownerOf = (piece: Piece, { student = null }: Pick<LadderSetting, 'student'>): LadderOwner => ({
+  player: ladderPlayer(piece, student),
+  studentId: student?.id,
+});
+
 /** The ladder of a section as it is kept. */
 export const ladderRow = (
   section: { readonly id: string; readonly pieceId: string },
   rungs: readonly Rung[],
   removed: readonly string[] = [],
-  player?: string,
+  { player, studentId }: LadderOwner = {},
 ): RowToPut<'ladders'> => ({
-  id: ladderId(section.id, player),
+  id: ladderId(section.id, player, studentId),
   sectionId: section.id,
   pieceId: section.pieceId,
   ...(player === undefined ? {} : { player }),
+  ...(studentId === undefined ? {} : { studentId }),
   rungs: [...rungs],
   ...(removed.length > 0 ? { removed: [...new Set(removed)] } : {}),
 });

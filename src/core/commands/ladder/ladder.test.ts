@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { ladderId, teachingFor, type Ladder, type Rung, type Template } from '../../studio';
-import { does, EIGHT, nothing, piece, puts, refusal, runOn, section } from '../stored-for-tests';
+import { ladderFor, ladderId, laddersOf, teachingFor, type Ladder, type Rung, type Template } from '../../studio';
+import { does, EIGHT, nothing, piece, puts, refusal, removes, runOn, section, student } from '../stored-for-tests';
 import { buildLadders } from './build-ladders';
 import { changeRungs, type RungEdit } from './change-rungs';
+import { settleOwnLadder } from './own-ladder';
 import { setTarget } from './set-target';
 import { addTemplate, keepTemplate, shareOwnRungs } from './templates';
 
@@ -214,5 +215,51 @@ describe('templates', () => {
     expect(out.says).toBe('1 rung now also in 1 other section.');
     expect(refusal(runOn(shareOwnRungs, stored, { ...at, to: ['b'] }))).toBe('no-own-rungs');
     expect(refusal(runOn(shareOwnRungs, { pieces: [piece()] }, { ...at, to: ['b'] }))).toBe('gone');
+  });
+});
+
+describe('a ladder of one student', () => {
+  const imke = student('imke');
+  const nils = student('nils');
+  const built = puts(build(), 'ladders').map(asLadder);
+  const have = { ...stored, students: [imke, nils], ladders: built };
+  const [first] = built[0]?.rungs ?? [];
+  const edit = { kind: 'change', id: first?.id ?? '', change: { times: 9 } } as const;
+  const changed = puts(
+    does(changeRungs, have, { pieceId: 'p', sectionId: 'a', edit, studentId: 'imke' }),
+    'ladders',
+  ).map(asLadder);
+  const both = { ...have, ladders: [...built, ...changed] };
+  it('stands beside everyone’s, for her alone, with the same rungs', () => {
+    expect(changed).toMatchObject([{ id: ladderId('a', undefined, 'imke'), studentId: 'imke' }]);
+    const of = (id?: string) => ladderFor(both.ladders, 'a', undefined, id)?.rungs[0];
+    expect([of('imke')?.times, of('nils')?.times, of()?.times]).toEqual([9, first?.times, first?.times]);
+    expect(of('imke')?.id).toBe(of()?.id);
+    expect(laddersOf(both.ladders, [piece()], imke).map((l) => l.studentId)).toEqual(['imke', undefined]);
+  });
+  it('is given up, or made everyone’s', () => {
+    const back = does(settleOwnLadder, both, { ...setting, student: imke, sectionId: 'a', to: 'as-the-piece' });
+    expect([puts(back, 'ladders'), removes(back, 'ladders')]).toEqual([[], [ladderId('a', undefined, 'imke')]]);
+    const given = does(settleOwnLadder, both, { ...setting, student: imke, sectionId: 'a', to: 'for-everyone' });
+    expect(puts(given, 'ladders')).toMatchObject([
+      { id: ladderId('a'), rungs: [{ times: 9 }, ...(built[0]?.rungs.slice(1) ?? []).map(() => ({}))] },
+    ]);
+    expect(
+      refusal(runOn(settleOwnLadder, both, { ...setting, student: nils, sectionId: 'a', to: 'as-the-piece' })),
+    ).toBe('no-own-ladder');
+  });
+  it('follows her own target; the piece and the others keep theirs', () => {
+    const slow = does(setTarget, both, { ...setting, student: imke, targetTempo: 60 });
+    expect(puts(slow, 'pieces')).toEqual([]);
+    expect(puts(slow, 'students')).toMatchObject([{ id: 'imke', tempos: { p: 60 } }]);
+    const rows = puts(slow, 'ladders').map(asLadder);
+    expect(rows.map((l) => l.studentId)).toEqual(['imke', 'imke']);
+    const fastest = (l: Ladder | undefined) => Math.max(...(l?.rungs ?? []).map((r) => r.tempoTo ?? r.tempo ?? 0));
+    expect(fastest(rows[0])).toBeLessThan(fastest(built[0]));
+    // Back to the piece's.
+    const mine = { ...both, students: [student('imke', { tempos: { p: 60 } })] };
+    const again = does(setTarget, mine, { ...setting, student: imke, targetTempo: null });
+    expect(puts(again, 'students')).toMatchObject([{ tempos: {} }]);
+    expect(fastest(puts(again, 'ladders').map(asLadder)[0])).toBe(fastest(built[0]));
   });
 });

@@ -1,10 +1,10 @@
 import { fromTemplateRungs, targetTempo, toTemplateRungs } from '../../ladder';
 import { fail, ok } from '../../result';
 import { placeSections, type PlacedSection } from '../../sections';
-import { ladderFor, ladderPlayer, type Section } from '../../studio';
+import { ladderFor, type Section, withTargetOf } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
-import { builtRungs, ladderRow, type LadderSetting } from './ladder-context';
+import { builtRungs, ladderRow, ownerOf, type LadderSetting } from './ladder-context';
 
 interface OfSection extends LadderSetting {
   readonly pieceId: string;
@@ -23,9 +23,9 @@ export const keepTemplate = command({
   }),
   run: (stored, { sectionId, name, ...setting }: OfSection & { readonly name: string }, { newId }) => {
     const [piece] = stored.pieces;
-    const player = piece && ladderPlayer(piece, setting.student ?? null);
+    const owner = piece && ownerOf(piece, setting);
     const placed = found(setting, stored.sections, sectionId);
-    const ladder = ladderFor(stored.ladders, sectionId, player);
+    const ladder = ladderFor(stored.ladders, sectionId, owner?.player, owner?.studentId);
     if (!piece || !placed) return gone('section');
     if (!ladder || ladder.rungs.length === 0) return fail('no-ladder', 'Build a ladder for this section first.');
     const id = newId();
@@ -35,7 +35,10 @@ export const keepTemplate = command({
         put('templates', {
           id,
           name,
-          rungs: toTemplateRungs(ladder.rungs, targetTempo(piece, setting.score, placed.from)),
+          rungs: toTemplateRungs(
+            ladder.rungs,
+            targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, placed.from),
+          ),
         }),
       ],
       says: `${name} is kept as a template.`,
@@ -54,17 +57,21 @@ export const addTemplate = command({
   }),
   run: (stored, { sectionId, templateId: _, ...setting }: OfSection & { readonly templateId: string }, { newId }) => {
     const [piece] = stored.pieces;
-    const player = piece && ladderPlayer(piece, setting.student ?? null);
+    const owner = piece && ownerOf(piece, setting);
     const [template] = stored.templates;
     const placed = found(setting, stored.sections, sectionId);
     if (!piece || !placed) return gone('section');
     if (!template) return gone('template');
-    const ladder = ladderFor(stored.ladders, sectionId, player);
-    const rungs = fromTemplateRungs(template.rungs, targetTempo(piece, setting.score, placed.from), newId);
+    const ladder = ladderFor(stored.ladders, sectionId, owner?.player, owner?.studentId);
+    const rungs = fromTemplateRungs(
+      template.rungs,
+      targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, placed.from),
+      newId,
+    );
     return ok({
       label: `template ${template.name} used`,
       changes: [
-        put('ladders', ladderRow(placed.section, [...(ladder?.rungs ?? []), ...rungs], ladder?.removed, player)),
+        put('ladders', ladderRow(placed.section, [...(ladder?.rungs ?? []), ...rungs], ladder?.removed, owner)),
       ],
     });
   },
@@ -80,23 +87,30 @@ export const shareOwnRungs = command({
   }),
   run: (stored, { sectionId, to, ...setting }: OfSection & { readonly to: readonly string[] }, { newId }) => {
     const [piece] = stored.pieces;
-    const player = piece && ladderPlayer(piece, setting.student ?? null);
+    const owner = piece && ownerOf(piece, setting);
     const all = placeSections(setting.score, stored.sections);
     const placed = all.find((p) => p.section.id === sectionId);
     if (!piece || !placed) return gone('section');
-    const own = (ladderFor(stored.ladders, sectionId, player)?.rungs ?? []).filter((r) => r.own);
+    const own = (ladderFor(stored.ladders, sectionId, owner?.player, owner?.studentId)?.rungs ?? []).filter(
+      (r) => r.own,
+    );
     if (own.length === 0) return fail('no-own-rungs', 'This ladder has no rungs of your own.');
-    const template = toTemplateRungs(own, targetTempo(piece, setting.score, placed.from));
+    const template = toTemplateRungs(
+      own,
+      targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, placed.from),
+    );
     const others = all.filter((p) => to.includes(p.section.id));
     return ok({
       label: 'own rungs for the other sections',
       changes: others.map((p) => {
-        const ladder = ladderFor(stored.ladders, p.section.id, player);
+        const ladder = ladderFor(stored.ladders, p.section.id, owner?.player, owner?.studentId);
         const base = ladder?.rungs ?? builtRungs(piece, p, all, stored.marks, setting);
-        const fresh = fromTemplateRungs(template, targetTempo(piece, setting.score, p.from), newId).filter(
-          (r) => !base.some((b) => b.what === r.what),
-        );
-        return put('ladders', ladderRow(p.section, [...base, ...fresh], ladder?.removed, player));
+        const fresh = fromTemplateRungs(
+          template,
+          targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, p.from),
+          newId,
+        ).filter((r) => !base.some((b) => b.what === r.what));
+        return put('ladders', ladderRow(p.section, [...base, ...fresh], ladder?.removed, owner));
       }),
       says: `${own.length} ${own.length === 1 ? 'rung' : 'rungs'} now also in ${others.length} other ${others.length === 1 ? 'section' : 'sections'}.`,
     });

@@ -33,8 +33,11 @@ export function laddersForPlayer(ladders: readonly Ladder[], before: string, aft
   const aside = ladders.filter((l) => l.player === undefined);
   const back = ladders.filter((l) => l.player === after);
   const moved = [
-    ...aside.map((l) => ({ was: l.id, is: { ...l, player: before, id: ladderId(l.sectionId, before) } })),
-    ...back.map(({ player: _, ...l }) => ({ was: l.id, is: { ...l, id: ladderId(l.sectionId) } })),
+    ...aside.map((l) => ({ was: l.id, is: { ...l, player: before, id: ladderId(l.sectionId, before, l.studentId) } })),
+    ...back.map(({ player: _, ...l }) => ({
+      was: l.id,
+      is: { ...l, id: ladderId(l.sectionId, undefined, l.studentId) },
+    })),
   ];
   return [
     ...moved.map(({ was }) => remove('ladders', was)),

@@ -1,7 +1,7 @@
 import { fail, ok } from '../../result';
 import { joinSections as joined, placeSections } from '../../sections';
 import type { Score } from '../../score';
-import { ladderId, type Ladder, type Rung } from '../../studio';
+import { ladderFor, ladderId, type Ladder, type Rung, type Section } from '../../studio';
 import { command, put, remove, type RowChange } from '../command';
 import { gone } from '../refusals';
 import { nextSection } from './move-cut';
@@ -16,6 +16,22 @@ export interface JoinSections {
 /** Rungs of a section that became part of a larger one: they say which bars they are of. */
 const ofBars = (rungs: readonly Rung[], bars: readonly [string, string]): Rung[] =>
   rungs.map((r) => ({ ...r, bars: r.bars ?? [...bars] }));
+
+/** A ladder of the second section on top of that of the first of the same player and student. */
+function laddersJoined(
+  ladders: readonly Ladder[],
+  first: Section,
+  second: Section,
+  { updatedAt: _, touched: __, ...b }: Ladder,
+): readonly RowChange[] {
+  const a = ladderFor(ladders, first.id, b.player, b.studentId);
+  const rungs = [
+    ...ofBars(a?.rungs ?? [], [first.fromBar, first.toBar]),
+    ...ofBars(b.rungs, [second.fromBar, second.toBar]),
+  ];
+  const id = ladderId(first.id, b.player, b.studentId);
+  return [put('ladders', { ...b, removed: a?.removed ?? [], id, sectionId: first.id, rungs }), remove('ladders', b.id)];
+}
 
 /**
  * Joins a section with the next one. Nothing of the second is lost: its rungs stand on top of those of the first, what
@@ -39,8 +55,6 @@ export const joinSections = command({
     if (!result.ok) return result;
     // The whole is no copy of what it took in.
     const whole = { ...result.value, likeId: result.value.likeId === second.section.id ? null : result.value.likeId };
-    const ladderOf = (id: string): Ladder | undefined => stored.ladders.find((l) => l.sectionId === id);
-    const [a, b] = [ladderOf(first.section.id), ladderOf(second.section.id)];
     const others = stored.sections.filter((s) => s.id !== first.section.id && s.id !== second.section.id);
     const copies = others.filter((s) => s.likeId === second.section.id);
     const inside = others.filter((s) => s.parentId === second.section.id);
@@ -58,19 +72,12 @@ export const joinSections = command({
           }),
         ),
     ];
-    if (b) {
-      const rungs = [
-        ...ofBars(a?.rungs ?? [], [first.section.fromBar, first.section.toBar]),
-        ...ofBars(b.rungs, [second.section.fromBar, second.section.toBar]),
-      ];
-      changes.push(
-        put('ladders', { ...(a ?? { removed: [] }), id: ladderId(sectionId), sectionId, pieceId, rungs }),
-        remove('ladders', b.id),
-      );
-    }
+    const onTop = stored.ladders.filter((l) => l.sectionId === second.section.id);
+    changes.push(...onTop.flatMap((b) => laddersJoined(stored.ladders, first.section, second.section, b)));
+    const rungsOnTop = Math.max(0, ...onTop.map((l) => l.rungs.length));
     const names = stored.students.flatMap((s) => (heard.some((h) => h.studentId === s.id) ? [s.name] : []));
     const said = [
-      b ? `the ${b.rungs.length} rungs of ${second.section.letter} stand on top` : '',
+      rungsOnTop > 0 ? `the ${rungsOnTop} rungs of ${second.section.letter} stand on top` : '',
       copies.length > 0
         ? `${copies.map((s) => s.letter).join(', ')} ${copies.length === 1 ? 'is' : 'are'} no copy any more`
         : '',

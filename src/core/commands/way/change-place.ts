@@ -13,7 +13,7 @@ import {
 } from '../../studio';
 import { barsInWords, isSection, kindOf } from '../../way';
 import { command, put, remove, type Moment, type Outcome, type RowChange, type RowToPut } from '../command';
-import { builtRungs, ladderRow, type LadderSetting } from '../ladder/ladder-context';
+import { builtRungs, forEveryone, ladderRow, type LadderSetting } from '../ladder/ladder-context';
 import { gone } from '../refusals';
 
 export type PlaceEdit =
@@ -93,9 +93,14 @@ function withLadder({ args, player, piece, placed, ladders, marks, moment }: Now
   const [at] = placeSections(args.score, [{ ...row, updatedAt: moment.now }]);
   if (!at) return [put('sections', row)];
   const all = [...placed.filter((p) => p.section.id !== row.id), at];
+  // A place is there for everyone who plays the part: so is its ladder.
   const before = ladderFor(ladders, row.id, player);
-  const merged = mergeLadder(before?.rungs ?? [], before?.removed ?? [], builtRungs(piece, at, all, marks, args));
-  return [put('sections', row), put('ladders', ladderRow(row, merged.rungs, before?.removed, player))];
+  const merged = mergeLadder(
+    before?.rungs ?? [],
+    before?.removed ?? [],
+    builtRungs(piece, at, all, marks, forEveryone(args)),
+  );
+  return [put('sections', row), put('ladders', ladderRow(row, merged.rungs, before?.removed, { player }))];
 }
 
 /** A place that goes, with its ladders; what was heard of it stays in the records. */

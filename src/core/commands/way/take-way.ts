@@ -58,7 +58,7 @@ export const takeWay = command({
         ...(stands ? [] : [put('sections', row)]),
         ...(ladder
           ? []
-          : [put('ladders', ladderRow(row, rungsFor(row.id, player, steps[i]?.rungs ?? []), [], player))]),
+          : [put('ladders', ladderRow(row, rungsFor(row.id, player, steps[i]?.rungs ?? []), [], { player }))]),
       ];
     });
     const way: RowToPut<'ways'> = {
