@@ -21,9 +21,13 @@ import { useStudio } from './studio-context';
 
 export type Loaded<T> = T | undefined;
 
+/** The pieces by their titles, technique exercises behind them. */
 export function usePieces(): Loaded<Piece[]> {
   const { db } = useStudio();
-  return useLiveQuery(() => db.pieces.orderBy('title').toArray(), [db]);
+  return useLiveQuery(async () => {
+    const all = await db.pieces.orderBy('title').toArray();
+    return [...all.filter((p) => !p.exercise), ...all.filter((p) => p.exercise)];
+  }, [db]);
 }
 
 /** The piece, `null` when there is none of that id, `undefined` while loading. */

@@ -1,6 +1,13 @@
 /** Every screen of the demo studio: nothing serious for axe, nothing in the console, nothing from elsewhere. */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
+
+// One browser for all of them: the demo studio is built once.
+let page: Page;
+test.beforeAll(async ({ browser }) => {
+  page = await browser.newPage();
+});
+test.afterAll(() => page.close());
 
 const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Shelf', '/shelf', 'Lamps Along the Quay'],
@@ -20,7 +27,8 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
 ];
 
 for (const [name, path, text] of SCREENS)
-  test(`${name} is clean`, async ({ page }) => {
+  test(`${name} is clean`, async () => {
+    page.removeAllListeners();
     const troubles: string[] = [];
     page.on('console', (message) => (message.type() === 'error' ? troubles.push(message.text()) : undefined));
     page.on('pageerror', (error) => troubles.push(error.message));

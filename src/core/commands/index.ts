@@ -48,6 +48,8 @@ export { tickRung } from './lesson/tick-rung';
 export { arrangeWay, type WayEdit } from './way/arrange-way';
 export { changePlace, type PlaceEdit } from './way/change-place';
 export { takeWay } from './way/take-way';
+export { addExercise } from './exercise/add-exercise';
+export { type NewExercise } from './exercise/exercise-rows';
 export { giveWeek, type Week, type WeekEdit } from './week/give-week';
 export { addStudent } from './people/add-student';
 export { changeStudent, type StudentChange } from './people/change-student';

@@ -1,4 +1,5 @@
 import type { BarDifficulty } from '../difficulty';
+import type { Exercise } from '../exercise';
 import { instrumentOf, type Instrument, type InstrumentId } from '../instruments';
 import { isPickupBar, type Score } from '../score';
 import {
@@ -13,6 +14,7 @@ import {
   type Teaching,
 } from '../studio';
 import type { CopyOf } from './copy-of';
+import { rungsOfExercise } from './exercise-rungs';
 import { estimateMinutes, USUAL_OVERHEAD } from './minutes';
 import type { LadderScope, ProposedRung, StudentLevel } from './rung-facts';
 import { proposeRungs } from './rungs/rungs';
@@ -38,6 +40,8 @@ export interface LadderRequest {
   readonly difficulties?: readonly BarDifficulty[];
   /** The others who play. */
   readonly company?: Company;
+  /** The technique exercise that the score is; it has a ladder of its own kind. */
+  readonly exercise?: Exercise;
   /** What it is for; a section with all its steps when nothing is said. */
   readonly scope?: LadderScope;
   /** The one hand it is of, where it goes on unchanged under the rest. */
@@ -200,7 +204,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
         barOf,
         content.hands.length === 2 ? 'both' : '',
       );
-    return proposeRungs({
+    const facts = {
       scope,
       content: { ...content, newRhythms: request.newRhythms ?? content.newRhythms },
       teaching,
@@ -214,7 +218,8 @@ export function buildLadder(request: LadderRequest): Rung[] {
       target,
       times: TIMES[level],
       ownDynamics: (request.marks ?? []).some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId)),
-    });
+    };
+    return request.exercise ? rungsOfExercise(facts, request.exercise) : proposeRungs(facts);
   })();
   return proposed.map((p): Rung => {
     const made = {

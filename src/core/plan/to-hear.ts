@@ -18,6 +18,8 @@ export interface PieceToHear {
   readonly pieceId: string;
   readonly sections: readonly Pick<Section, 'id' | 'parentId' | 'order' | 'kind'>[];
   readonly places?: readonly WalkedPlace[] | null;
+  /** A technique exercise: heard before the pieces, where there is something to hear. */
+  readonly isExercise?: boolean;
 }
 
 /** Places of the way that are heard next, of one piece. Chosen by us: what fits a lesson. */
@@ -106,9 +108,10 @@ export function sectionsToHear(
     }));
   });
   const urgency = (items: readonly ToHear[]): number => Math.min(...items.map(rankOf));
-  const ofPiece = pieces.map((_, order) =>
-    Math.min(Infinity, ...groups.filter((g) => g.order === order).map((g) => urgency(g.items))),
-  );
+  const ofPiece = pieces.map(({ isExercise = false }, order) => {
+    const most = Math.min(Infinity, ...groups.filter((g) => g.order === order).map((g) => urgency(g.items)));
+    return isExercise && most < RANK.indexOf('fresh') ? -1 : most;
+  });
   return groups
     .map((g, at) => ({ ...g, at }))
     .sort(

@@ -1,4 +1,3 @@
-import { patternsFor } from '../facts';
 import { estimateMinutes, RUNGS, targetTempo, USUAL_OVERHEAD, type StudentLevel } from '../ladder';
 import { dueState, standingKey, type FoldedStanding } from '../mastery';
 import { barsText } from '../sections';
@@ -76,7 +75,7 @@ const paceOf = ({ overhead }: WayWeek): number => overhead / USUAL_OVERHEAD;
 
 /** A place of the way as something to do on most days of a week. */
 function placeCandidate(work: WayWork, place: WalkedPlace, week: WayWeek, at: number): Candidate {
-  const rungs = openRungs(work, place, week).filter((r) => r.kind !== 'warm-up');
+  const rungs = openRungs(work, place, week).filter((r) => !isTechnique(r));
   const [first] = rungs;
   const kind = kindOf(place.section);
   const target = targetTempo(work.piece, work.score, place.from);
@@ -186,25 +185,26 @@ function goesWell(work: WayWork, week: WayWeek): readonly Candidate[] {
   ];
 }
 
-/** The exercise that comes first: what the next places warm up with, else the scale of the piece. */
+/** Rungs that are given as technique, by themselves, before everything else. */
+const isTechnique = (rung: Rung): boolean => rung.kind === 'warm-up' && rung.key !== 'warm-up leap';
+
+/** Changes of chords that the next places need, without strumming; scales are exercises with ladders of their own. */
 function technique(work: WayWork, ahead: readonly WalkedPlace[], week: WayWeek): readonly Candidate[] {
-  const warm = ahead.flatMap((p) => openRungs(work, p, week).filter((r) => r.kind === 'warm-up'))[0];
-  const key = work.score.bars[ahead[0]?.from ?? 0]?.key;
-  const scale = key ? patternsFor(key).find((p) => p.kind === 'scale' && p.role === 'tonic')?.name : undefined;
-  if (!warm && scale === undefined) return [];
+  const warm = ahead.flatMap((p) => openRungs(work, p, week).filter((r) => r.key === 'warm-up chords'))[0];
+  if (!warm) return [];
   return [
     {
-      key: `technique ${warm?.what ?? scale ?? ''}`,
+      key: `technique ${warm.what}`,
       kind: 'technique',
       pieceId: work.piece.id,
       sectionId: ahead[0]?.section.id ?? null,
-      what: warm?.what ?? `Scale of ${scale ?? ''}, slowly and evenly`,
-      tempo: warm?.tempo ?? null,
-      minutes: shortened(Math.max(LEAST_MINUTES, Math.min(4, (warm?.minutes ?? 2) * paceOf(week)))),
+      what: warm.what,
+      tempo: warm.tempo,
+      minutes: shortened(Math.max(LEAST_MINUTES, Math.min(4, (warm.minutes ?? 2) * paceOf(week)))),
       days: 5,
       timesADay: 2,
       by: 'lesson',
-      why: warm ? `${warm.why}` : `the key of ${work.piece.title}`,
+      why: warm.why,
       weight: WEIGHT.technique,
     },
   ];
@@ -252,7 +252,7 @@ function ahead(
  *
  * @example
  * wayCandidates({ piece: piece(), score, places: [], ladders: [] }, { studentId: 's', standings: new Map(), now: '',
- *   level: 'beginner', overhead: 5, minutesAWeek: 60 }).candidates.map((c) => c.kind) // → ['technique']
+ *   level: 'beginner', overhead: 5, minutesAWeek: 60 }).candidates // → []
  */
 export function wayCandidates(
   work: WayWork,

@@ -1,3 +1,5 @@
+import type { Exercise } from '../exercise';
+
 /**
  * Ids of what a place defines: two devices that finger the same note, or two quick keys, make one mark. A place is
  * written as its parts joined by a sign that no id of ours holds.
@@ -37,6 +39,23 @@ export const rungId = (sectionId: string, key: string): string => placeId('rung'
  */
 export const wayId = (pieceId: string, player: string | undefined, studentId: string | null): string =>
   placeId('way', pieceId, player ?? '', studentId ?? '');
+
+/**
+ * A technique exercise and its one section: the same ones for everyone who plays it on the same instrument, with as
+ * many notes to a beat.
+ *
+ * @example
+ * exerciseIds('piano', { figure: 'scale', tonic: 'D', mode: 'major', octaves: 1 }, 1).pieceId
+ * // → 'exercise~piano~scale~D~major~1~1'
+ */
+export function exerciseIds(
+  instrument: string,
+  { figure, tonic, mode, octaves }: Exercise,
+  notesABeat: number,
+): { readonly pieceId: string; readonly sectionId: string } {
+  const parts = ['exercise', instrument, figure, tonic, mode, String(octaves), String(notesABeat)];
+  return { pieceId: placeId(...parts), sectionId: placeId('section', ...parts) };
+}
 
 /** Where a section lies: what makes two sections of two devices the same one when they are made. */
 export interface SectionPlace {

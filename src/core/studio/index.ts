@@ -81,7 +81,7 @@ export {
   type Day,
   type Zone,
 } from './day';
-export { ladderId, placeId, rungId, sectionId, wayId, type SectionPlace } from './identity';
+export { exerciseIds, ladderId, placeId, rungId, sectionId, wayId, type SectionPlace } from './identity';
 export { clampTempo, clampText, MOST } from './limits';
 export {
   changedFields,

@@ -1,5 +1,6 @@
 /** Pieces, their sections, the marks on them and the pictures of their pages. */
 import { z } from 'zod';
+import { exerciseSchema } from '../exercise';
 import { INSTRUMENT_IDS } from '../instruments';
 import { changed, id, quarters, time } from './fields';
 import { MOST, TEMPO_RANGE } from './limits';
@@ -57,6 +58,8 @@ export const pieceSchema = z.object({
   kept: keptIdsSchema.optional(),
   /** The teacher's target in quarters a minute; null takes the file's own tempo. */
   targetTempo: z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most).nullable(),
+  /** The technique exercise that it is: given with a week, first in every practice. */
+  exercise: exerciseSchema.optional(),
   /** How this piece is taught, where it is not as the student or the studio has it. */
   teaching: teachingSchema.partial().optional(),
   /** Section ids in the teacher's order of learning, from before there were ways; kept as it came. */

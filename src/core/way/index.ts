@@ -16,6 +16,7 @@ export { placeRows, type PlaceRow } from './way-rows';
 export {
   barsOfPlaces,
   HIGHEST,
+  LEAVES_AT,
   isBehind,
   kindOf,
   paysAlong,

@@ -1,16 +1,21 @@
 import {
+  exerciseCandidates,
+  EXERCISES,
   fillTray,
   MOST_RISE,
   wayCandidates,
   weekCandidates,
   type Candidate,
+  type ExercisedPiece,
+  type ExerciseToMake,
   type Tray,
   type WayWeek,
 } from '@/core/plan';
+import { playedBy } from '@/core/players';
 import { isSection } from '@/core/way';
 import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
-import { dayAfter, shortDay, type Assigned, type Day } from '@/core/studio';
+import { dayAfter, playerFor, shortDay, type Assigned, type Day } from '@/core/studio';
 import type { LessonModel } from './use-lesson';
 
 /** A task of the tray as it is given. */
@@ -41,21 +46,37 @@ interface About {
   readonly before: number;
 }
 
-/** Exercises of a week: one is enough to begin with **[common practice]**. */
-const EXERCISES: Readonly<Record<WayWeek['level'], number>> = { beginner: 1, intermediate: 1, advanced: 2 };
-
-/** Not more exercises than a week bears, and none twice. */
+/** Changes of chords first, then exercises, then other warm-ups: not more than a week bears, and none twice. */
 function fewExercises(candidates: readonly Candidate[], level: WayWeek['level']): readonly Candidate[] {
-  const exercises = candidates.filter((c) => c.kind === 'technique');
-  const kept = exercises.filter((c, i) => exercises.findIndex((d) => d.key === c.key) === i).slice(0, EXERCISES[level]);
+  const technique = candidates.filter((c) => c.kind === 'technique');
+  const kept = technique.filter((c, i) => technique.findIndex((d) => d.key === c.key) === i).slice(0, EXERCISES[level]);
   return candidates.filter((c) => c.kind !== 'technique' || kept.includes(c));
+}
+
+/** Technique of the ways is changes of chords. */
+const isOfWay = (c: Candidate): boolean => c.kind === 'technique' && c.key.startsWith('technique ');
+const chordChanges = (candidates: readonly Candidate[]): readonly Candidate[] => candidates.filter(isOfWay);
+const others = (candidates: readonly Candidate[]): readonly Candidate[] => candidates.filter((c) => !isOfWay(c));
+
+/** The pieces as their player reads them, for what they ask of the hands. */
+const asExercised = ({ student, pieces }: LessonModel, scores: ReadonlyMap<string, Score>): readonly ExercisedPiece[] =>
+  pieces.flatMap((piece) => {
+    const score = scores.get(piece.id);
+    if (!score || piece.exercise) return [];
+    const player = playerFor(score, piece, student);
+    return [{ title: piece.title, score: playedBy(score, player), instrument: player.instrument ?? piece.instrument }];
+  });
+
+/** A week that could be given, with the exercises in it that are to be made first. */
+export interface SuggestedWeek extends Tray {
+  readonly toMake: readonly ExerciseToMake[];
 }
 
 /**
  * The week as it would be filled: the next stretch of the way of each piece; where a piece has no way yet, the next
  * rungs of its sections. What comes after it is named with its week.
  */
-export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Score>, about: About): Tray {
+export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Score>, about: About): SuggestedWeek {
   const { student, pieces, standings } = model;
   const week: WayWeek = {
     studentId: student.id,
@@ -63,13 +84,19 @@ export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Sc
     now: about.now,
     level: student.level ?? 'intermediate',
     overhead: about.overhead,
-    minutesAWeek: Math.max(1, about.available / Math.max(1, pieces.length)),
+    minutesAWeek: Math.max(1, about.available / Math.max(1, pieces.filter((p) => !p.exercise).length)),
   };
   const candidates: Candidate[] = [];
   const later: Tray['leftOut'][number][] = [];
+  const exercises = exerciseCandidates(
+    pieces.filter((p) => p.exercise),
+    model.ladders,
+    asExercised(model, scores),
+    week,
+  );
   pieces.forEach((piece, order) => {
     const score = scores.get(piece.id);
-    if (!score) return;
+    if (!score || piece.exercise) return;
     const start = student.starts?.[piece.id];
     if (start !== undefined && start > dayAfter(about.today, LAST_DAY)) {
       later.push({ key: `later ${piece.id}`, what: piece.title, minutes: 0, why: `begins on ${shortDay(start)}` });
@@ -100,12 +127,13 @@ export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Sc
     );
   });
   const tray = fillTray(
-    fewExercises(candidates, week.level),
+    fewExercises([...chordChanges(candidates), ...exercises.candidates, ...others(candidates)], week.level),
     student.minutesPerDay,
     about.before > 0 ? about.before * MOST_RISE : Infinity,
   );
   return {
     ...tray,
+    toMake: exercises.toMake,
     leftOut: [
       ...tray.leftOut.map((l) => ({ ...l, why: l.why.startsWith('no day') ? `${l.why}, so next week` : l.why })),
       ...later,

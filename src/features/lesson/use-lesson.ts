@@ -35,7 +35,8 @@ export interface LessonModel {
   /** Last week's, or the one just given. */
   readonly assignment: ReturnType<typeof currentAssignment>;
   readonly toHear: readonly ToHear[];
-  readonly teachingOf: (piece: Piece) => Teaching;
+  /** How the student is taught, in a piece or in what belongs to none. */
+  readonly teachingOf: (piece: Piece | null) => Teaching;
 }
 
 /** Everything a lesson with one student is about; `undefined` while loading, `null` when there is no such student. */
@@ -49,11 +50,13 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
   const student = students?.find((s) => s.id === studentId) ?? null;
   const pieces = useMemo(() => {
     if (!student || !allPieces || !standings) return [];
-    const work = piecesInWork(student, allPieces, new Set([...standings.values()].map((s) => s.pieceId)));
+    const given = currentAssignment(events ?? [])?.items.flatMap((i) => i.pieceId ?? []) ?? [];
+    const met = new Set([...[...standings.values()].map((s) => s.pieceId), ...given]);
+    const work = piecesInWork(student, allPieces, met);
     // The piece on the desk is heard even when it was never put down as in work.
     const chosen = allPieces.find((p) => p.id === pieceId);
     return (chosen && !work.includes(chosen) ? [chosen, ...work] : work).map((p) => withTargetOf(p, student));
-  }, [student, allPieces, standings, pieceId]);
+  }, [student, allPieces, standings, events, pieceId]);
   const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
   const rows = useSectionsOf(ids);
   // Every piece of the lesson is at hand before it is asked for.
@@ -83,6 +86,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
         pieceId: p.id,
         sections: rows.sections.filter((s) => s.pieceId === p.id),
         places: wayOf(p),
+        isExercise: p.exercise !== undefined,
       })),
       standings,
       student.id,
@@ -102,7 +106,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
       current,
       assignment,
       toHear,
-      teachingOf: (piece: Piece) => teachingFor(piece.teaching, student.teaching, settings?.teaching),
+      teachingOf: (piece: Piece | null) => teachingFor(piece?.teaching, student.teaching, settings?.teaching),
     };
     // What is due moves on with the day, not with the clock: `today` stands for it.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -55,8 +55,18 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
     cue,
     minutesAvailable: available,
   };
+  const exercises = suggestion.toMake.map(({ exercise, instrument }) => ({
+    exercise,
+    instrument,
+    level: student.level ?? 'intermediate',
+    teaching: model.teachingOf(null),
+  }));
   const change = (edit: WeekEdit, stored?: () => void): void =>
-    run(giveWeek, { studentId: student.id, lessonId: null, proposed, edit }, stored === undefined ? {} : { stored });
+    run(
+      giveWeek,
+      { studentId: student.id, lessonId: null, proposed, edit, exercises },
+      stored === undefined ? {} : { stored },
+    );
   const edit = (id: string, what: Partial<Omit<Assigned, 'id'>>): void => change({ kind: 'change', id, change: what });
   const addOwn = (): void => {
     const what = own.text.trim();

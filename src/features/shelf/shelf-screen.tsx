@@ -12,6 +12,7 @@ import { Button, EmptyState, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import type { OpenedFile } from '@/workers';
+import { ExerciseDialog } from './exercise-dialog';
 import { bringIn, type AboutFile, type AskWhosePart } from './bring-in';
 import { NewPieceDialog } from './new-piece-dialog';
 import { WhosePartDialog } from './whose-part-dialog';
@@ -125,7 +126,7 @@ function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNod
             </td>
             <td className="px-4">{piece.composer}</td>
             <td className="px-4">{instrumentName(piece)}</td>
-            <td className="px-4">{FORMAT[piece.format]}</td>
+            <td className="px-4">{piece.exercise ? 'exercise' : FORMAT[piece.format]}</td>
             <td className="figure px-4">{shortDay(dayOf(piece.addedAt, zone))}</td>
             <td className="px-4 text-right">
               <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => remove(piece)}>
@@ -139,6 +140,24 @@ function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNod
   );
 }
 
+/** Pieces, and technique exercises below them. */
+function Lists({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
+  const exercises = pieces.filter((p) => p.exercise);
+  return (
+    <>
+      <PieceTable pieces={pieces.filter((p) => !p.exercise)} />
+      {exercises.length > 0 ? (
+        <section aria-labelledby="exercises" className="mt-6">
+          <h2 id="exercises" className="mb-2">
+            Exercises
+          </h2>
+          <PieceTable pieces={exercises} />
+        </section>
+      ) : null}
+    </>
+  );
+}
+
 /** The pieces of the studio; files are dropped or chosen here. */
 export function ShelfScreen(): ReactNode {
   const studio = useStudio();
@@ -147,7 +166,7 @@ export function ShelfScreen(): ReactNode {
   const input = useRef<HTMLInputElement | null>(null);
   const { takeAll, busy, problems, asking } = useTaking();
   const [over, setOver] = useState(false);
-  const [making, setMaking] = useState<'grid' | 'text' | null>(null);
+  const [making, setMaking] = useState<'grid' | 'text' | 'exercise' | null>(null);
 
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
@@ -172,12 +191,14 @@ export function ShelfScreen(): ReactNode {
         <div className="ml-auto flex flex-wrap gap-2">
           <Button onClick={() => setMaking('grid')}>Lay out a printed piece</Button>
           <Button onClick={() => setMaking('text')}>Type a piece</Button>
+          <Button onClick={() => setMaking('exercise')}>Add an exercise</Button>
           <Button look="primary" onClick={() => input.current?.click()}>
             <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
           </Button>
         </div>
         <AskingDialog asking={asking} />
-        <NewPieceDialog kind={making} onClose={() => setMaking(null)} />
+        <NewPieceDialog kind={making === 'exercise' ? null : making} onClose={() => setMaking(null)} />
+        <ExerciseDialog open={making === 'exercise'} onClose={() => setMaking(null)} />
         <input
           ref={input}
           type="file"
@@ -211,7 +232,7 @@ export function ShelfScreen(): ReactNode {
           ) : null}
         </EmptyState>
       ) : (
-        <PieceTable pieces={pieces ?? []} />
+        <Lists pieces={pieces ?? []} />
       )}
     </div>
   );

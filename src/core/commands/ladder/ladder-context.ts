@@ -93,6 +93,7 @@ export function builtRungs(
     difficulties,
     company: { entries, accompanied, ...partnerOf(score, piece, playerKey(player)) },
     // Rungs of another part are other rungs: what was climbed on one is not climbed on the other.
+    ...(piece.exercise ? { exercise: piece.exercise } : {}),
     scope: scopeOf(placed, all),
     hand: placed.section.hand,
     sectionId: own === undefined ? placed.section.id : `${placed.section.id} ${own}`,

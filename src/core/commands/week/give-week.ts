@@ -1,7 +1,9 @@
 import { foldLessons } from '../../mastery';
-import { fail, ok } from '../../result';
-import { clampText, MOST, type Assigned } from '../../studio';
-import { command, rowOf } from '../command';
+import { fail, ok, type Result } from '../../result';
+import { clampText, MOST, type Assigned, type Piece, type Student } from '../../studio';
+import { command, put, rowOf, type Moment, type RowChange } from '../command';
+import { withExercise } from '../exercise/add-exercise';
+import { exerciseRows, idsOf, type NewExercise } from '../exercise/exercise-rows';
 import { gone } from '../refusals';
 import { inLesson } from '../lesson/the-lesson';
 
@@ -26,6 +28,8 @@ export interface GiveWeek {
   /** What is changed where nothing was given yet: the week as it is proposed. */
   readonly proposed: Week;
   readonly edit: WeekEdit;
+  /** Exercises that the proposed week holds and that are not there yet. */
+  readonly exercises?: readonly NewExercise[];
 }
 
 const LABEL: Readonly<Record<WeekEdit['kind'], string>> = {
@@ -74,13 +78,35 @@ export function keptWeek(week: Week): Week {
   };
 }
 
+/** Rows of the exercises that the week begins: music and ladder where there are none yet, in front of the pieces. */
+function begunExercises(
+  student: Student,
+  there: readonly Piece[],
+  week: Week,
+  exercises: readonly NewExercise[],
+  moment: Moment,
+): Result<readonly RowChange[]> {
+  const changes: RowChange[] = [];
+  let of = student;
+  for (const exercise of exercises) {
+    const { pieceId } = idsOf(exercise);
+    if (!week.items.some((i) => i.pieceId === pieceId)) continue;
+    const rows = rowOf(there, pieceId) ? ok([]) : exerciseRows(exercise, moment);
+    if (!rows.ok) return rows;
+    changes.push(...rows.value);
+    of = withExercise(of, pieceId);
+  }
+  return ok(of === student ? changes : [...changes, put('students', of)]);
+}
+
 /** Gives a week, or changes the one given in this lesson, from what is stored now: two quick edits both count. */
 export const giveWeek = command({
-  asks: ({ studentId }: GiveWeek) => ({
+  asks: ({ studentId, exercises = [] }: GiveWeek) => ({
     students: { ids: [studentId] },
+    pieces: { ids: exercises.map((e) => idsOf(e).pieceId) },
     events: { studentId, kinds: ['lesson', 'lesson-joined', 'assignment'] },
   }),
-  run: (stored, { lessonId, proposed, edit }: GiveWeek, moment) => {
+  run: (stored, { lessonId, proposed, edit, exercises = [] }: GiveWeek, moment) => {
     const [student] = stored.students;
     if (!student) return gone('student');
     const lesson = inLesson(student, stored.events, lessonId, moment);
@@ -91,8 +117,11 @@ export const giveWeek = command({
     const week = keptWeek(edited(before, edit));
     if (week.items.length > MOST.tasksOfWeek)
       return fail('too-many-tasks', `A week holds up to ${MOST.tasksOfWeek} tasks.`);
+    const begun = begunExercises(student, stored.pieces, week, exercises, moment);
+    if (!begun.ok) return begun;
     return ok({
       label: LABEL[edit.kind],
+      changes: begun.value,
       records: [
         ...lesson.begins,
         {
