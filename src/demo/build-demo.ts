@@ -9,6 +9,7 @@ import {
   type Studio,
   type Zone,
 } from '@/core/studio';
+import { putDemoExercises } from './demo-exercises';
 import { historyOf } from './demo-history';
 import { demoPieceRows } from './demo-piece';
 import { DEMO_PIECES } from './demo-pieces';
@@ -78,5 +79,7 @@ export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> 
     studio.students.push(studentRow(s, order, start));
     studio.events.push(...historyOf(s, played, { now: now.toISOString(), zone }, seeded(SEED + order)));
   }
+  yield;
+  putDemoExercises(studio, now.toISOString(), start, zone);
   return studio;
 }

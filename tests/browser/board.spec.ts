@@ -105,6 +105,16 @@ test('one student: the climb, what is in work, how the student is taught, practi
         ).length,
     )
     .toBe(1);
+  // A chunk of the way by itself, under its section.
+  await page.getByLabel('What was practised').selectOption({ label: '\u2003bars 1–2' });
+  await page.getByLabel('Minutes practised', { exact: true }).fill('4');
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect
+    .poll(async () => {
+      const logs = await storedRows(page, 'events', 'demo');
+      return logs.find((e) => e['kind'] === 'practice' && e['minutes'] === 4 && e['times'] === 0)?.['sectionId'];
+    })
+    .toMatch(/^chunk/);
   await page.getByLabel('From memory').selectOption('asked');
   await expect
     .poll(async () => (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-imke')?.['teaching'])

@@ -112,6 +112,8 @@ test('a chunk is dragged, moved by keys, and left out for one student only; undo
   await expect.poll(() => steps(page)).toEqual(before);
   // By the mouse: the third stone from the bottom onto the second.
   const handles = page.locator('[data-drag]');
+  // The screen has followed the store.
+  await expect(handles.last()).toHaveAttribute('data-drag', before[0] ?? '');
   const [from, to] = [await handles.nth(-1).boundingBox(), await handles.nth(-3).boundingBox()];
   if (!from || !to) throw new Error('the handles are not on the screen');
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
@@ -161,12 +163,26 @@ test('three chunks are heard by keys; the board, the way and the week move', asy
       .poll(async () => (await storedRows(page, 'events')).filter((e) => e['kind'] === 'level').length)
       .toBe(heard + 1);
   }
+  await expect(page.getByText('Next on the way is A, bars 1–4')).toBeVisible();
   const heard = (await storedRows(page, 'events')).filter((e) => e['kind'] === 'level');
   expect(new Set(heard.map((e) => e['sectionId'])).size).toBe(3);
   // The week goes on behind what was heard.
   await page.keyboard.press('g');
   await expect(page.getByText(/A 1–4: /).first()).toBeVisible();
   await expect(page.getByText(/, bars 1–2: /)).toHaveCount(0);
+  // An exercise comes first; it is there, with its music and ladder, once the week is given.
+  const first = page.getByRole('listitem').filter({ hasText: 'say its notes' });
+  await expect(first.first()).toContainText('C major');
+  expect((await storedRows(page, 'pieces')).some((p) => p['exercise'] !== undefined)).toBe(false);
+  await page.locator('main').click({ position: { x: 5, y: 5 } });
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => (await storedRows(page, 'pieces')).filter((p) => p['exercise'] !== undefined).length)
+    .toBe(1);
+  const exercise = (await storedRows(page, 'pieces')).find((p) => p['exercise'] !== undefined);
+  await page.goto(`/ladder?piece=${String(exercise?.['id'])}&student=${studentId}`);
+  await expect(page.getByText(/^Say its notes, then play and say them: C D E F G/)).toBeVisible();
+  await expect(page.locator('.engraved g.note').first()).toBeVisible();
   // On the board the section stands where its chunks do, and opens to them.
   await page.goto(`/board?piece=${pieceId}`);
   await expect(page.getByRole('button', { name: /^Wren, section A: level 3, the weakest/ }).first()).toBeVisible();
@@ -175,6 +191,37 @@ test('three chunks are heard by keys; the board, the way and the week move', asy
   // On the way the student stands at the whole section.
   await page.goto(`/ladder?piece=${pieceId}&student=${studentId}`);
   await expect(page.getByRole('button', { name: /^A whole, .*Wren here/ }).first()).toBeVisible();
+});
+
+test('a chunk has its ladder at once; a ladder and a target are changed for one student only', async ({ page }) => {
+  const ladders = async (): Promise<Record<string, unknown>[]> =>
+    (await storedRows(page, 'ladders', 'demo')).filter((l) => l['pieceId'] === 'demo-quay');
+  await page.goto('/ladder?piece=demo-quay');
+  await page.getByRole('button', { name: /^1–2,/ }).first().click();
+  await page.getByRole('button', { name: 'Change this chunk' }).click();
+  const before = (await ladders()).length;
+  await page.getByRole('button', { name: 'Split before bar 2' }).click();
+  await expect.poll(async () => (await ladders()).length).toBe(before + 1);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await ladders()).length).toBe(before);
+  // Imke's own.
+  await page.goto('/ladder?piece=demo-quay&student=demo-imke&section=demo-quay-s1');
+  await page.getByText('Dynamics as printed').first().click();
+  await page.getByLabel('Times', { exact: true }).fill('7');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Imke’s own ladder.')).toBeVisible();
+  expect((await ladders()).filter((l) => l['studentId'] === 'demo-imke')).toHaveLength(1);
+  await page.goto('/ladder?piece=demo-quay&student=demo-teodor&section=demo-quay-s1');
+  await expect(page.getByText('Dynamics as printed').first()).toBeVisible();
+  await expect(page.getByText(/own ladder\./)).toHaveCount(0);
+  await page.getByLabel('Target', { exact: true }).fill('70');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Teodor’s target')).toBeVisible();
+  const teodor = (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-teodor');
+  expect(teodor?.['tempos']).toEqual({ 'demo-quay': 70 });
+  expect((await storedRows(page, 'pieces', 'demo')).find((p) => p['id'] === 'demo-quay')?.['targetTempo']).toBeNull();
+  await page.getByRole('button', { name: 'As everyone’s again' }).click();
+  await expect(page.getByText(/own ladder\./)).toHaveCount(0);
 });
 
 test.describe('on an upright tablet, by touch', () => {

@@ -68,8 +68,14 @@ const fits = (exercise: Exercise, octave: number, [low, high]: readonly [number,
   return from !== undefined && to !== undefined && from >= low && to <= high;
 };
 
-/** Where the right hand of a keyboard begins: near middle C, lower for long scales. */
-const KEYBOARD_OCTAVE = [4, 4, 4, 3, 3] as const;
+/**
+ * Where the right hand of a keyboard begins: at middle C or above it; of two and three octaves an octave lower, so that
+ * the left hand does not climb far above its staff; of four at the low end.
+ */
+function keyboardOctave({ tonic, octaves }: Exercise): number {
+  if (octaves > 3) return 2;
+  return octaves === 1 || (octaves === 2 && tonic.startsWith('C')) ? 4 : 3;
+}
 const OCTAVES = [0, 1, 2, 3, 4, 5, 6, 7] as const;
 
 /**
@@ -86,7 +92,7 @@ export function tonicOctave(exercise: Exercise, instrument: InstrumentId): numbe
   const possible = OCTAVES.filter((o) => fits(exercise, o, range));
   const [lowest] = possible;
   if (lowest === undefined) return null;
-  if (about.fingers?.kind === 'keyboard') return KEYBOARD_OCTAVE[exercise.octaves] ?? lowest;
+  if (about.fingers?.kind === 'keyboard') return keyboardOctave(exercise);
   if (about.family === 'voice') return possible[Math.floor((possible.length - 1) / 2)] ?? lowest;
   if (about.fingers?.kind !== 'bowed' || exercise.octaves > 1) return lowest;
   const open = new Set(about.fingers.strings.map((s) => s.key - about.transposition));

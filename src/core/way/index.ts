@@ -8,6 +8,7 @@ export { isSection, keptShapes } from './kept-shapes';
 export { mergeWay } from './merge-way';
 export { barsInWords, shareInWords } from './names';
 export { proposeWay, type WayRequest } from './propose-way';
+export { nextOnWay, type NextOnWay } from './next-on-way';
 export { schoolFor } from './schools/schools';
 export { WAY_SCHOOLS, type Way, type WayChunk, type WayKind, type WayPlace, type WaySchool, type WayStep } from './way';
 export type { WayOf } from './way-of';

@@ -3,9 +3,20 @@
 import { useState, type FormEvent, type ReactNode } from 'react';
 import type { Piece, Section, Student } from '@/core/studio';
 import { logPractice } from '@/core/commands';
+import { isSection } from '@/core/way';
 import { useStudio } from '@/store';
 import { Button } from '@/ui';
 import { useActs } from '@/features/acts';
+
+/** Sections of a piece, and under each the chunks, joins and lines of its way. */
+function placesOf(piece: Piece, rows: readonly Section[]): readonly (readonly [string, string])[] {
+  const mine = rows.filter((s) => s.pieceId === piece.id).sort((a, b) => a.order - b.order);
+  const nameOf = (s: Section): string => [s.letter, s.name].filter((x) => x !== '').join(' ');
+  const sections = mine.filter((s) => isSection(s) && s.parentId === null);
+  const inside = (id: string | null): readonly (readonly [string, string])[] =>
+    mine.filter((s) => !isSection(s) && s.parentId === id).map((s) => [s.id, `\u2003${nameOf(s)}`] as const);
+  return [...sections.flatMap((s) => [[s.id, nameOf(s)] as const, ...inside(s.id)]), ...inside(null)];
+}
 
 interface Props {
   readonly student: Student;
@@ -22,14 +33,7 @@ export function LogPractice({ student, pieces, sections }: Props): ReactNode {
   const [tempo, setTempo] = useState('');
   const [day, setDay] = useState(studio.today());
   const { run } = useActs();
-  const places = pieces.flatMap((p) => [
-    [p.id, p.title] as const,
-    ...sections
-      .filter((s) => s.pieceId === p.id && s.parentId === null)
-      .sort((a, b) => a.order - b.order)
-      .map((s) => [`${p.id} ${s.id}`, `${p.title}, ${s.letter}`] as const),
-  ]);
-  const chosen = where || places[0]?.[0] || '';
+  const chosen = where || pieces[0]?.id || '';
   const n = Number(minutes);
   const add = (event: FormEvent): void => {
     event.preventDefault();
@@ -58,7 +62,7 @@ export function LogPractice({ student, pieces, sections }: Props): ReactNode {
       },
     );
   };
-  if (places.length === 0) return null;
+  if (pieces.length === 0) return null;
   return (
     <form className="mt-2 flex flex-wrap items-end gap-2" onSubmit={add}>
       <select
@@ -67,10 +71,15 @@ export function LogPractice({ student, pieces, sections }: Props): ReactNode {
         value={chosen}
         onChange={(e) => setWhere(e.target.value)}
       >
-        {places.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
+        {pieces.map((piece) => (
+          <optgroup key={piece.id} label={piece.title}>
+            <option value={piece.id}>{piece.title}, all of it</option>
+            {placesOf(piece, sections).map(([id, name]) => (
+              <option key={id} value={`${piece.id} ${id}`}>
+                {name}
+              </option>
+            ))}
+          </optgroup>
         ))}
       </select>
       <input

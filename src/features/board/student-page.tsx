@@ -121,7 +121,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
             ) : (
               <p className="text-ink-2">No practice logged yet.</p>
             )}
-            <LogPractice student={student} pieces={work} sections={rows?.sections ?? []} />
+            <LogPractice student={student} pieces={work} sections={rows?.places ?? []} />
           </Panel>
         </div>
         <Panel

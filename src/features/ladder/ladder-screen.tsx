@@ -153,6 +153,10 @@ function useLadderKeys(model: LadderModel, add: () => void, rung: Rung | null): 
   useHotkeys('x', aside('skipped'));
 }
 
+/** The way, the music and ladder, what is in hand; an exercise is one place, without a way. */
+const FULL = 'lg:grid-cols-[22rem_minmax(0,1fr)_16rem]';
+const SHORT = 'lg:grid-cols-[minmax(0,1fr)_16rem]';
+
 function Climbing(context: PieceContext): ReactNode {
   const { piece, score, player, sections, section } = context;
   const where = useWhere();
@@ -188,17 +192,19 @@ function Climbing(context: PieceContext): ReactNode {
         compact
         {...(model.paid ? { paid: model.paid } : {})}
       />
-      <div className="grid items-start gap-3 lg:grid-cols-[22rem_minmax(0,1fr)_16rem]">
-        <WayPanel
-          way={model.way}
-          current={inHand.section.id}
-          student={model.student}
-          order={model.teaching.order}
-          proposed={model.proposed}
-          actions={model.wayActions}
-          onOrder={model.setOrder}
-          onChoose={model.choose}
-        />
+      <div className={`grid items-start gap-3 ${piece.exercise ? SHORT : FULL}`}>
+        {piece.exercise ? null : (
+          <WayPanel
+            way={model.way}
+            current={inHand.section.id}
+            student={model.student}
+            order={model.teaching.order}
+            proposed={model.proposed}
+            actions={model.wayActions}
+            onOrder={model.setOrder}
+            onChoose={model.choose}
+          />
+        )}
         <PlaceLadder
           context={context}
           model={model}
@@ -220,7 +226,7 @@ function Climbing(context: PieceContext): ReactNode {
             />
           ) : null}
           <RungPanel context={context} model={model} inHand={inHand} rung={rung} />
-          <StartsPanel score={score} sections={sections} />
+          {piece.exercise ? null : <StartsPanel score={score} sections={sections} />}
           {ladder ? (
             <UseAgainPanel ladder={ladder} section={inHand} sections={sections} actions={model.actions} />
           ) : null}

@@ -87,7 +87,7 @@ export function useLadder(context: PieceContext): LadderModel {
     () => ({ level, school: schoolOf(teaching.order), teaching, tempo: piece.targetTempo, overhead: USUAL_OVERHEAD }),
     [level, teaching, piece.targetTempo],
   );
-  const proposed = useProposedWay(piece, player, kept, way.places === undefined ? null : request);
+  const proposed = useProposedWay(piece, player, kept, way.places === undefined || piece.exercise ? null : request);
   const inHand = inHandOf(context, way, where.sectionId, student);
   const setting = { score, student, teaching, level };
   const actions = ladderActions({ piece, sections: way.placed, ladders, ...setting }, acts);

@@ -6,6 +6,7 @@ import { addMistake, nextRepetition, toggleFacet } from './draft';
 import { FacetRow } from './facet-row';
 import { LadderInHand } from './ladder-in-hand';
 import { LevelBar } from './level-bar';
+import { OnTheWay } from './on-the-way';
 import { SectionInHand } from './section-in-hand';
 import { ToHearList } from './to-hear-list';
 import { useHearing, type HearingContext } from './use-hearing';
@@ -24,21 +25,30 @@ function NoSections(): ReactNode {
 
 /** One section after the other: what is heard, the level it comes to, recorded with one key. */
 export function Hearing(context: HearingContext): ReactNode {
-  const { played, model } = context;
+  const { piece, score, played, model } = context;
   const hearing = useHearing(context);
   const { placed, section, standing, draft, edit } = hearing;
   if (!section || !placed || !draft) return <NoSections />;
   return (
     <div className="flex flex-col gap-3 text-lg">
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[18rem_minmax(0,1fr)_17rem]">
-        <ToHearList
-          model={model}
-          sectionId={section.id}
-          recorded={hearing.recorded}
-          storing={hearing.storing}
-          now={hearing.now}
-          onChoose={(t) => hearing.choose(t.sectionId, t.pieceId)}
-        />
+        <div className="flex min-w-0 flex-col gap-3">
+          <ToHearList
+            model={model}
+            sectionId={section.id}
+            recorded={hearing.recorded}
+            storing={hearing.storing}
+            now={hearing.now}
+            onChoose={(t) => hearing.choose(t.sectionId, t.pieceId)}
+          />
+          <OnTheWay
+            model={model}
+            piece={piece}
+            score={score}
+            current={section.id}
+            onChoose={(id) => hearing.choose(id, piece.id)}
+          />
+        </div>
         <SectionInHand
           context={context}
           hearing={hearing}
