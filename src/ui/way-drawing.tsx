@@ -245,6 +245,25 @@ export function WayDrawing({ groups, current, label, onChoose, onOpen, onMove }:
   );
 }
 
+/** A folded run in the row: choosing it chooses its first place that is not behind, and so opens it. */
+function FoldedInRow({ group, onChoose }: { readonly group: DrawnGroup } & Pick<Props, 'onChoose'>): ReactNode {
+  const first = group.places.find((p) => !p.done) ?? group.places[0];
+  if (!first) return null;
+  const steps = `${group.places.length} steps`;
+  return (
+    <li className="shrink-0">
+      <button
+        type="button"
+        aria-label={[group.label, steps].filter(Boolean).join(', ')}
+        className="min-h-11 border border-rule bg-ground px-3 text-ink-2"
+        onClick={() => onChoose(first.id)}
+      >
+        <span className="font-semibold text-ink">{group.label}</span> {steps}
+      </button>
+    </li>
+  );
+}
+
 /** The same in one row, to choose from where there is no room beside the music. */
 export function WayRow({ groups, current, label, onChoose }: Omit<Props, 'onOpen' | 'onMove'>): ReactNode {
   const host = useRef<HTMLOListElement | null>(null);
@@ -254,24 +273,28 @@ export function WayRow({ groups, current, label, onChoose }: Omit<Props, 'onOpen
   return (
     <ol ref={host} aria-label={label} className="flex items-center gap-1 overflow-x-auto py-1">
       {groups.flatMap((group) =>
-        group.places.map((place) => (
-          <li key={place.id} className="shrink-0">
-            <button
-              type="button"
-              aria-current={place.id === current ? 'step' : undefined}
-              aria-label={[place.name, place.done ? 'done' : '', ...place.chips].filter(Boolean).join(', ')}
-              className={`min-h-11 border px-3 text-center ${shapeOf(place)} ${washOf(place, place.id === current)} ${place.own ? 'text-plum' : ''}`}
-              onClick={() => onChoose(place.id)}
-            >
-              {place.name}
-              {place.chips.length > 0 ? (
-                <span className="ml-1 text-sm text-slate">
-                  {place.chips.length > 1 ? place.chips.length : place.chips[0]}
-                </span>
-              ) : null}
-            </button>
-          </li>
-        )),
+        group.open ? (
+          group.places.map((place) => (
+            <li key={place.id} className="shrink-0">
+              <button
+                type="button"
+                aria-current={place.id === current ? 'step' : undefined}
+                aria-label={[place.name, place.done ? 'done' : '', ...place.chips].filter(Boolean).join(', ')}
+                className={`min-h-11 border px-3 text-center ${shapeOf(place)} ${washOf(place, place.id === current)} ${place.own ? 'text-plum' : ''}`}
+                onClick={() => onChoose(place.id)}
+              >
+                {place.name}
+                {place.chips.length > 0 ? (
+                  <span className="ml-1 text-sm text-slate">
+                    {place.chips.length > 1 ? place.chips.length : place.chips[0]}
+                  </span>
+                ) : null}
+              </button>
+            </li>
+          ))
+        ) : (
+          <FoldedInRow key={group.id} group={group} onChoose={onChoose} />
+        ),
       )}
     </ol>
   );

@@ -143,7 +143,6 @@ export function PlaceLadder(props: Props): ReactNode {
     >
       <MarkedMusic
         context={context}
-        student={model.student}
         from={inHand.from}
         to={last}
         label={`Bars ${barsText(score, inHand.from, last)}`}

@@ -59,7 +59,9 @@ export function StartsPanel({
             </span>
           </>
         ) : (
-          <span className="text-ink-2">{points.length === 1 ? 'Bar' : 'Bars'} {points.map((p) => numberOf(p.bar)).join(', ')}</span>
+          <span className="text-ink-2">
+            {points.length === 1 ? 'Bar' : 'Bars'} {points.map((p) => numberOf(p.bar)).join(', ')}
+          </span>
         )}
       </p>
     </Panel>

@@ -33,6 +33,13 @@ export function Hearing(context: HearingContext): ReactNode {
     <div className="flex flex-col gap-3 text-lg">
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[18rem_minmax(0,1fr)_17rem]">
         <div className="flex min-w-0 flex-col gap-3">
+          <OnTheWay
+            model={model}
+            piece={piece}
+            score={score}
+            current={section.id}
+            onChoose={(id) => hearing.choose(id, piece.id)}
+          />
           <ToHearList
             model={model}
             sectionId={section.id}
@@ -40,13 +47,6 @@ export function Hearing(context: HearingContext): ReactNode {
             storing={hearing.storing}
             now={hearing.now}
             onChoose={(t) => hearing.choose(t.sectionId, t.pieceId)}
-          />
-          <OnTheWay
-            model={model}
-            piece={piece}
-            score={score}
-            current={section.id}
-            onChoose={(id) => hearing.choose(id, piece.id)}
           />
         </div>
         <SectionInHand

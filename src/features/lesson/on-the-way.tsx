@@ -20,7 +20,9 @@ export function OnTheWay({ model, piece, score, current, onChoose }: Props): Rea
   if (!places || places.length === 0) return null;
   const heard = (model.current?.heard ?? []).filter((e) => e.pieceId === piece.id).pop();
   const levelAt = (id: string) => model.standings.get(standingKey(model.student.id, id))?.level ?? null;
-  const { place, says } = nextOnWay(score, places, levelAt, heard?.sectionId ?? null);
+  // Before that the list says what is next.
+  if (!heard) return null;
+  const { place, says } = nextOnWay(score, places, levelAt, heard.sectionId);
   return (
     <div className="rounded border border-dashed border-ink-3 bg-sheet px-3 py-2">
       <p role="status">{says}</p>

@@ -118,7 +118,6 @@ export function SectionInHand({
     >
       <MarkedMusic
         context={context}
-        student={model.student}
         from={placed.from}
         to={placed.to}
         label={section.letter === '' ? section.name : `Section ${section.letter}`}

@@ -3,7 +3,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { FingeredNote } from '@/core/fingering';
 import { countStaff } from '@/core/rhythm';
-import { countingWay, FULL_FINGERING, teachingFor, type FingerMark, type Mark, type Student } from '@/core/studio';
+import { countingWay, FULL_FINGERING, teachingFor, type FingerMark, type Mark } from '@/core/studio';
 import { useMarks, useSettings } from '@/store';
 import { TextLane, type LaneText, type LineLayout } from '@/ui';
 import { ScoreLines, usePageView, type PieceContext } from '@/features/score';
@@ -14,14 +14,15 @@ import { noteAtOnset } from './note-at-onset';
 
 interface Props {
   readonly context: PieceContext;
-  /** Whose density, variant, counts and cues are shown; everyone's where nobody is in hand. */
-  readonly student: Student | null;
   readonly from: number;
   readonly to: number;
   readonly label: string;
   readonly scale?: number;
   /** Cues are written beside the music instead of under it. */
   readonly cuesBeside?: boolean;
+  /** Bars and notes that stand out. */
+  readonly chosenBars?: ReadonlySet<string>;
+  readonly differs?: ReadonlySet<string>;
 }
 
 const NO_MARKS: readonly Mark[] = [];
@@ -56,17 +57,11 @@ function textsOf(
   };
 }
 
-/**
- * Bars of a piece as one student has them: engraved, with the fingers in this student's density and variant, counts for
- * those who count, levels, breaths and cues.
- */
-export function MarkedMusic({ context, student, from, to, label, scale = 56, cuesBeside = false }: Props): ReactNode {
-  const { piece, score, player, played } = context;
-  const { view: page } = usePageView(score, player, 'page');
+/** Everything that stands at the music of some bars, for whom the context is about. */
+function useSeen({ piece, student, played }: PieceContext, from: number, to: number) {
   const marks = useMarks(piece.id) ?? NO_MARKS;
   const settings = useSettings();
   const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
-  const view = student?.density ?? usualView(teaching);
   const fingers = useMemo(
     () => fingersSeen(marks, student?.variants?.[piece.id] ?? FULL_FINGERING),
     [marks, student, piece.id],
@@ -83,6 +78,26 @@ export function MarkedMusic({ context, student, from, to, label, scale = 56, cue
     [part, student?.level, played, from, to, teaching],
   );
   const onsets = useMemo(() => noteAtOnset(played, from, to), [played, from, to]);
+  return { view: student?.density ?? usualView(teaching), fingers, texts, words, part, counts, onsets };
+}
+
+/**
+ * Bars of a piece as one student has them: engraved, with the fingers in this student's density and variant (those of
+ * the print where the teacher has none), counts for those who count, levels, breaths and cues. Read shows the page as
+ * it is printed, Marks is where marks are changed; everywhere else music is drawn by this.
+ */
+export function MarkedMusic({
+  context,
+  from,
+  to,
+  label,
+  scale = 56,
+  cuesBeside = false,
+  ...standOut
+}: Props): ReactNode {
+  const { piece, score, player, played } = context;
+  const { view: page } = usePageView(score, player, 'page');
+  const { view, fingers, texts, words, part, counts, onsets } = useSeen(context, from, to);
   const handOf = (staff: number, layout: LineLayout): ReactNode => {
     const notes = played.notes.filter((n) => n.part === part?.id && n.staff === staff && layout.notes.has(n.id));
     const lane = fingerLane(notes, view, fingers, NOTHING_PROPOSED, NOTHING_REFUSED, null);
@@ -111,7 +126,8 @@ export function MarkedMusic({ context, student, from, to, label, scale = 56, cue
       to={to}
       label={label}
       scale={scale}
-      withoutFingerings
+      withoutFingerings={fingers.size > 0 || view === 'none'}
+      {...standOut}
       above={(layout) => (
         <>
           {laneOf('Breaths and bows', texts.breath, layout)}

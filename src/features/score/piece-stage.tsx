@@ -4,7 +4,7 @@ import { useMemo, type ReactNode } from 'react';
 import { playedBy, type Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import { placeSections, type PlacedSection } from '@/core/sections';
-import { playerFor, type Piece } from '@/core/studio';
+import { playerFor, type Piece, type Student } from '@/core/studio';
 import { isSection } from '@/core/way';
 import { usePiece, useStudents, useWays } from '@/store';
 import { EmptyState, Problem } from '@/ui';
@@ -14,6 +14,8 @@ import { useScore } from './use-score';
 
 export interface PieceContext {
   readonly piece: Piece;
+  /** Whom it is about; null for everyone. */
+  readonly student: Student | null;
   /** The whole score, as it is written. */
   readonly score: Score;
   /** Whose part it is: the student's own, else the usual one. */
@@ -94,7 +96,7 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
           compact={strip === 'compact'}
         />
       )}
-      {children({ piece, score, player, played, sections: placed, places, section, place: place ?? section })}
+      {children({ piece, student, score, player, played, sections: placed, places, section, place: place ?? section })}
     </div>
   );
 }

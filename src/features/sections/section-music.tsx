@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
 import { barsText, type ProposedSection } from '@/core/sections';
 import { Button, Panel } from '@/ui';
-import { PageViewChoice, ScoreLines, usePageView, type PieceContext } from '@/features/score';
+import { MarkedMusic } from '@/features/marks';
+import { PageViewChoice, type PieceContext } from '@/features/score';
 import type { TwoPlaces } from './two-places';
 import type { Findings } from './use-findings';
 
@@ -11,7 +12,7 @@ const MOST_BARS_SHOWN = 16;
 const lastShown = (from: number, to: number): number => Math.min(to, from + MOST_BARS_SHOWN - 1);
 
 function SideBySide({
-  context: { piece, score, player },
+  context,
   two,
   onBack,
 }: {
@@ -19,7 +20,7 @@ function SideBySide({
   readonly two: TwoPlaces;
   readonly onBack: () => void;
 }): ReactNode {
-  const { view } = usePageView(score, player, 'page');
+  const { score } = context;
   return (
     <Panel
       title={two.title}
@@ -34,11 +35,8 @@ function SideBySide({
           <p className="mb-1 text-ink-2">
             bars <span className="figure">{barsText(score, from, to)}</span>
           </p>
-          <ScoreLines
-            piece={piece}
-            score={score}
-            player={player}
-            view={view}
+          <MarkedMusic
+            context={context}
             from={from}
             to={lastShown(from, to)}
             label={`Bars ${barsText(score, from, to)}`}
@@ -63,8 +61,7 @@ export function SectionMusic({
   readonly context: PieceContext;
   readonly findings: Findings;
 }): ReactNode {
-  const { piece, score, player, section } = context;
-  const { view } = usePageView(score, player, 'page');
+  const { score, player, section } = context;
   const { two, shown, chosenProposal } = findings;
   if (two) return <SideBySide context={context} two={two} onBack={findings.alone} />;
   const [from, to] = [shown[0], lastShown(...shown)];
@@ -83,11 +80,8 @@ export function SectionMusic({
         </span>
       }
     >
-      <ScoreLines
-        piece={piece}
-        score={score}
-        player={player}
-        view={view}
+      <MarkedMusic
+        context={context}
         from={from}
         to={to}
         label={`Bars ${barsText(score, from, to)}`}
