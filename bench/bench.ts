@@ -8,6 +8,8 @@ import { countStaff } from '../src/core/rhythm';
 import { fingerScore } from '../src/core/fingering';
 import { findSameness, payOff, rhythmFamilies } from '../src/core/sameness';
 import { proposeSections } from '../src/core/sections';
+import { analysisOf } from '../src/core/analysis';
+import { proposeWay } from '../src/core/way';
 import { measured, summaryOf } from '../tests/truth/summary';
 import { shareOfAgreement } from './old-editions';
 import { measureBoard } from './board';
@@ -125,6 +127,16 @@ async function main(): Promise<void> {
   });
   say('growth with the bars', growth.join(', '));
   say('memory after it', `${Math.round(process.memoryUsage().rss / 1e6)} MB`);
+  // The second time: what it looks at is known by then.
+  const wayOf = (bars: number): number => {
+    const analysis = analysisOf(read(bigFile(bars)).score);
+    const asked = { level: 'intermediate', school: null } as const;
+    proposeWay(analysis, asked);
+    return best(1, () => void proposeWay(analysis, asked));
+  };
+  const short = wayOf(400);
+  say('way through 400 bars, ratio to that load', (short / theirs).toFixed(3));
+  say('way through 2,000 bars, ratio to five times that of 400', (wayOf(2000) / (5 * short)).toFixed(2));
   const fingers = (bars: number): number => {
     const { score } = read(bigFile(bars));
     return best(2, () => void fingerScore(score, { instrument: 'piano' }));
