@@ -7,8 +7,8 @@ import type { StudentLevel } from '../ladder';
 import type { FoldedStanding } from '../mastery';
 import { placeSections } from '../sections';
 import type { Ladder, Level, Section, StoredWay } from '../studio';
-import { keptShapes, kindOf, proposeWay, walkedWay } from '../way';
-import { LEAST_MINUTES, NEW_CHUNKS_A_WEEK, wayCandidates } from './way-candidates';
+import { keptShapes, kindOf, NEW_CHUNKS_A_WEEK, proposeWay, walkedWay } from '../way';
+import { LEAST_MINUTES, wayCandidates } from './way-candidates';
 import { fillTray } from './week-tray';
 
 const NOW = '2026-05-20T15:00:00.000Z';

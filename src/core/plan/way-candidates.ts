@@ -4,9 +4,11 @@ import { barsText } from '../sections';
 import type { Score } from '../score';
 import { type Ladder, type Piece, type Rung } from '../studio';
 import {
+  bringNewBars,
   chunksFallDue,
   isBehind,
   kindOf,
+  NEW_CHUNKS_A_WEEK,
   sectionLevel,
   type LevelAt,
   type SectionLevel,
@@ -33,8 +35,6 @@ export interface WayWeek {
   readonly minutesAWeek: number;
 }
 
-/** New chunks a week, by level: a beginner's week holds two at most **[common practice]**. */
-export const NEW_CHUNKS_A_WEEK: Readonly<Record<StudentLevel, number>> = { beginner: 2, intermediate: 4, advanced: 6 };
 /** Places looked at for one week, of one piece. Chosen by us. */
 const PLACES_AHEAD = 10;
 /** A task under this stands with others, not by itself. */
@@ -233,14 +233,22 @@ function ahead(
   week: WayWeek,
 ): { readonly taken: readonly WalkedPlace[]; readonly later: readonly WalkedPlace[] } {
   const levelAt = levelOfPlaces(week);
+  const brings = bringNewBars(
+    work.places.map((p) => ({
+      kind: kindOf(p.section),
+      from: p.from,
+      to: p.to,
+      hand: p.section.hand,
+      isCopy: p.section.likeId !== null,
+    })),
+  );
+  const fresh = new Set(work.places.filter((_, i) => brings[i]));
   const open = work.places.filter((p) => !isBehind(p, levelAt));
-  let fresh = 0;
+  let begunNow = 0;
   const taken: WalkedPlace[] = [];
   for (const place of open.slice(0, PLACES_AHEAD)) {
-    const isNew =
-      (kindOf(place.section) === 'chunk' || kindOf(place.section) === 'phrase') && place.section.likeId === null;
     const begun = (levelAt(place.section.id) ?? 0) > 0;
-    if (isNew && !begun && (fresh += 1) > NEW_CHUNKS_A_WEEK[week.level]) break;
+    if (fresh.has(place) && !begun && (begunNow += 1) > NEW_CHUNKS_A_WEEK[week.level]) break;
     taken.push(place);
   }
   return { taken, later: open.slice(taken.length) };

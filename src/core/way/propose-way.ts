@@ -16,7 +16,7 @@ import { barsInWords } from './names';
 import { schoolFor } from './schools/schools';
 import type { Way, WayPlace, WaySchool, WayStep } from './way';
 import type { WayOf } from './way-of';
-import { lastWeek, USUAL_MINUTES_A_WEEK, weeksOf } from './weeks';
+import { bringNewBars, lastWeek, NEW_CHUNKS_A_WEEK, USUAL_MINUTES_A_WEEK, weeksOf } from './weeks';
 
 export interface WayRequest {
   readonly level: StudentLevel;
@@ -112,12 +112,16 @@ export function proposeWay(of: WayOf, request: WayRequest): Way {
     const target = targetTempo({ targetTempo: request.tempo ?? null }, of.played, place.chunk.from);
     return { ...place, rungs, target, minutes: minutesOf(rungs) };
   });
-  const each = steps.map((s) => s.minutes);
-  const aWeek = Math.max(1, request.minutesAWeek ?? USUAL_MINUTES_A_WEEK);
-  const weeks = weeksOf(each, aWeek);
+  const isNew = bringNewBars(steps.map(({ chunk }) => ({ ...chunk, isCopy: chunk.like !== null })));
+  const each = steps.map((s, i) => ({ minutes: s.minutes, isNew: isNew[i] ?? false }));
+  const holds = {
+    minutes: Math.max(1, request.minutesAWeek ?? USUAL_MINUTES_A_WEEK),
+    newChunks: NEW_CHUNKS_A_WEEK[request.level],
+  };
+  const weeks = weeksOf(each, holds);
   return {
     steps: steps.map((s, i): WayStep => ({ ...s, week: weeks[i] ?? 1 })),
-    weeks: lastWeek(each, aWeek),
-    minutes: Math.round(each.reduce((a, b) => a + b, 0) * 10) / 10,
+    weeks: lastWeek(each, holds),
+    minutes: Math.round(each.reduce((sum, s) => sum + s.minutes, 0) * 10) / 10,
   };
 }

@@ -7,15 +7,17 @@ import { rootOf } from './roots';
 import { chunkEnds, learnBars, pays, phraseEnds, put, putJoin, quartersOfBar, type Walk } from './walk';
 import { comesAgain, copyInWords, entryInWords, handSame } from './why';
 
-/** Why a new phrase is begun here. */
-function whyPhrase(walk: Walk, phrase: WayPhrase): string {
+/** Why a new phrase is begun here, by its first chunk or as a whole. */
+function whyPhrase(walk: Walk, phrase: WayPhrase, begins: 'chunk' | 'phrase'): string {
   const root = walk.roots.get(phrase.index);
   const entry = walk.of.entries.find((e) => e.bar >= phrase.bars[0] && e.bar <= phrase.bars[1]);
   if (root && root.times > 1) {
     const family = walk.form.phrases.filter((q) => rootOf(walk.form.phrases, q.index) === phrase.index);
     const bars = new Set(walk.known);
-    for (const q of family) for (let b = q.bars[0]; b <= q.bars[1]; b += 1) bars.add(b);
-    return comesAgain(root.times, pays({ ...walk, known: bars }));
+    // What is other in a copy is not known with it.
+    for (const q of family)
+      for (let b = q.bars[0]; b <= q.bars[1]; b += 1) if (!q.copy?.differs.includes(b)) bars.add(b);
+    return comesAgain(root.times, pays({ ...walk, known: bars }), begins);
   }
   if (walk.school.cornersApart && root?.corners[0]) return 'the phrase around the corner';
   const earlier = walk.form.phrases.slice(0, phrase.index).filter((q) => walk.phrasesKnown.has(q.index));
@@ -105,7 +107,7 @@ const isAlone = (walk: Walk, phrase: WayPhrase): boolean => sectionOf(walk, phra
 /** The chunks of a new phrase, their joins, and the phrase. */
 export function walkNewPhrase(walk: Walk, phrase: WayPhrase): void {
   const chunks = chunksOfPhrase(walk.score, walk.lines, phrase, walk.level);
-  const why = whyPhrase(walk, phrase);
+  const why = whyPhrase(walk, phrase, chunks.length > 1 ? 'chunk' : 'phrase');
   if (walk.school.cornersApart) putCorners(walk, phrase);
   if (chunks.length <= 1) {
     putWholePhrase(walk, 'unit', phrase, null, why);

@@ -121,21 +121,28 @@ describe('laws of a way', () => {
 });
 
 describe('the weeks of a way', () => {
-  it('never hold more than their minutes, but for a step that is longer than a week', () => {
+  const steps = fc.array(fc.record({ minutes: fc.integer({ min: 1, max: 200 }), isNew: fc.boolean() }), {
+    minLength: 1,
+    maxLength: 30,
+  });
+  it('never hold more than their minutes, but for a step longer than a week, nor more new chunks than they bear', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.integer({ min: 1, max: 200 }), { minLength: 1, maxLength: 30 }),
-        fc.integer({ min: 10, max: 120 }),
-        (minutes, aWeek) => {
-          const weeks = weeksOf(minutes, aWeek);
+        steps,
+        fc.record({ minutes: fc.integer({ min: 10, max: 120 }), newChunks: fc.integer({ min: 1, max: 6 }) }),
+        (each, holds) => {
+          const weeks = weeksOf(each, holds);
+          const aWeek = holds.minutes;
+          const minutes = each.map((s) => s.minutes);
           weeks.forEach((w, i) => expect(w).toBeGreaterThanOrEqual(weeks[i - 1] ?? 1));
           for (const week of new Set(weeks)) {
             const here = minutes.filter((_, i) => weeks[i] === week);
             const long = here.filter((m) => m > aWeek).length;
             expect(here.reduce((a, b) => a + b, 0) <= aWeek || long > 0).toBe(true);
+            expect(each.filter((s, i) => s.isNew && weeks[i] === week).length).toBeLessThanOrEqual(holds.newChunks);
           }
           const all = minutes.reduce((a, b) => a + b, 0);
-          expect(lastWeek(minutes, aWeek)).toBeGreaterThanOrEqual(Math.ceil(all / aWeek));
+          expect(lastWeek(each, holds)).toBeGreaterThanOrEqual(Math.ceil(all / aWeek));
         },
       ),
     );

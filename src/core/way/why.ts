@@ -25,9 +25,11 @@ export function copyInWords(score: Score, copy: Copy): string {
   }
 }
 
-/** What learning a phrase that comes again brings. */
-export const comesAgain = (times: number, known: number): string =>
-  `comes ${timesInWords(times)}: after this you know ${shareInWords(known)} of the piece`;
+/** What learning a phrase that comes again brings, said where its first chunk, or all of it, is begun. */
+export const comesAgain = (times: number, known: number, begins: 'chunk' | 'phrase'): string =>
+  begins === 'phrase'
+    ? `comes ${timesInWords(times)}: after this you know ${shareInWords(known)} of the piece`
+    : `begins a line that comes ${timesInWords(times)}: with it you know ${shareInWords(known)} of the piece`;
 
 /** Only one hand of it is new. */
 export const handSame = (score: Score, staves: readonly number[], model: Bars): string =>
