@@ -7,7 +7,8 @@ export { exerciseCandidates, EXERCISES, type ExerciseToMake } from './exercise-c
 export { proposeExercises, type ExercisedPiece } from './propose-exercises';
 export { nextRung, weekCandidates, type WorkedPiece } from './candidates';
 export { sectionsToHear, type PieceToHear, type ToHear } from './to-hear';
-export { wayCandidates, type WayWeek, type WayWork } from './way-candidates';
+export { wayCandidates } from './way-candidates';
+export { type WayWeek, type WayWork } from './way-work';
 export { daysInWords, recapText, type RecapRequest } from './recap';
 export { fillTray, MOST_RISE, risesTooFast, type Candidate, type Tray, type TrayItem } from './week-tray';
 export { practiceWeeks, type PracticeWeek } from './practice-weeks';

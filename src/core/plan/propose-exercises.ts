@@ -19,6 +19,15 @@ export interface ProposedExercise {
 /** Octaves that are asked for at a level, as far as the instrument goes **[common practice]**. */
 const OCTAVES: Readonly<Record<StudentLevel, number>> = { beginner: 1, intermediate: 2, advanced: 3 };
 
+const SEMITONES = 12;
+
+/** Octaves that a piece spans, begun ones counted; of a keyboard, whose hands lie apart, as many as the level asks. */
+function octavesSpanned(score: Score, instrument: InstrumentId): number {
+  if (instrumentOf(instrument).fingers?.kind === 'keyboard') return Infinity;
+  const keys = score.notes.flatMap((n) => (n.midi === null ? [] : [n.midi]));
+  return Math.max(1, Math.ceil((Math.max(...keys) - Math.min(...keys)) / SEMITONES));
+}
+
 /** The key that most bars of a piece are in. */
 function mainKey(score: Score): Key | null {
   const counts = new Map<string, { readonly key: Key; count: number }>();
@@ -74,7 +83,9 @@ export function proposeExercises(pieces: readonly ExercisedPiece[], level: Stude
     const mode = isMinor(key) ? 'minor' : 'major';
     if (exerciseKey({ tonic, mode }) === null) return [];
     return figuresFor(score, level, about.family === 'voice').flatMap(([figure, bar]) => {
-      const wanted: Exercise = { figure, tonic, mode, octaves: figure === 'five-notes' ? 1 : OCTAVES[level] };
+      // Not beyond what the piece itself asks of the instrument.
+      const most = Math.min(OCTAVES[level], octavesSpanned(score, instrument));
+      const wanted: Exercise = { figure, tonic, mode, octaves: figure === 'five-notes' ? 1 : most };
       const octaves = octavesOn(wanted, instrument);
       const where = bar === null ? undefined : score.bars[bar]?.name;
       const why = where === undefined ? `the key of ${title}` : `${title} is made of it, as in bar ${where}`;

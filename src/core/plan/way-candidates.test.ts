@@ -8,7 +8,8 @@ import type { FoldedStanding } from '../mastery';
 import { placeSections } from '../sections';
 import type { Ladder, Level, Section, StoredWay } from '../studio';
 import { keptShapes, kindOf, NEW_CHUNKS_A_WEEK, proposeWay, walkedWay } from '../way';
-import { LEAST_MINUTES, wayCandidates } from './way-candidates';
+import { wayCandidates } from './way-candidates';
+import { LEAST_MINUTES } from './way-work';
 import { fillTray } from './week-tray';
 
 const NOW = '2026-05-20T15:00:00.000Z';
@@ -43,6 +44,7 @@ const weekOf = (level: StudentLevel, standings: readonly FoldedStanding[] = []) 
   level,
   overhead: 3,
   minutesAWeek: 60,
+  tasks: 5,
 });
 const of = (level: StudentLevel, standings: readonly FoldedStanding[] = []) =>
   wayCandidates(WORK[level], weekOf(level, standings));
@@ -51,13 +53,26 @@ describe('the week of a way', () => {
   it('begins with the first chunks; a beginner gets two new ones, what is like them, and the joins', () => {
     const { candidates, later } = of('beginner');
     expect(candidates.map((c) => c.what)).toEqual([
-      expect.stringMatching(/^Lamps, bar 1: Check how you sit and hold/),
-      // Bar 2 is bar 1 a fifth higher: not new.
-      'Lamps, bar 2: Play it as bar 1, a fifth higher',
+      // Bar 2 is bar 1 a fifth higher: not new, and no task of its own.
+      expect.stringMatching(/^Lamps, bar 1: Check how you sit .*; then bar 2, the same as bar 1, a fifth higher$/),
       expect.stringMatching(/^Lamps, bar 3: Tap the rhythm/),
       'Lamps, the joins 1 into 2, 2 into 3: through without a stop',
     ]);
     expect(later[0]).toMatchObject({ what: 'Lamps, bar 4', week: 2 });
+  });
+  it('follows the way only as far as the week has room: no join of a chunk that has to wait', () => {
+    const { candidates, later } = wayCandidates(WORK.beginner, { ...weekOf('beginner', []), tasks: 2 });
+    expect(candidates.map((c) => c.what.split(':')[0])).toEqual(['Lamps, bar 1', 'Lamps, the join 1 into 2']);
+    expect(later[0]?.what).toBe('Lamps, bar 3');
+  });
+  it('puts a line together late in the week in which its chunks are begun, and any time when they are known', () => {
+    const line = (standings: readonly FoldedStanding[]) =>
+      wayCandidates(WORK.intermediate, { ...weekOf('intermediate', standings), tasks: 9 }).candidates.find((c) =>
+        c.what.startsWith('Lamps, A 1–4'),
+      );
+    expect(line([])?.late).toBe(true);
+    const chunks = WORK.intermediate.places.filter((p) => kindOf(p.section) === 'chunk');
+    expect(line(chunks.map((p) => standing('s', p.section.id, 2)))?.late).toBe(false);
   });
   it('goes on where the student stands', () => {
     const [first] = WORK.intermediate.places;
@@ -79,8 +94,8 @@ describe('the week of a way', () => {
       by: '',
       why: 'it may be fading',
     });
-    const least = [...candidates].sort((x, y) => x.weight - y.weight)[0];
-    expect(least?.what).toBe('Lamps, A 1–4: through once, for the joy of it');
+    const { items } = fillTray(candidates, [60, 60, 60, 60, 60, 60, 60]);
+    expect(items[items.length - 1]?.what).toBe('Lamps, A 1–4: through once, for the joy of it');
   });
   it('never asks a chunk to be checked in a section that is joined', () => {
     const places = WORK.intermediate.places.filter((p) => p.inside === 'a');
@@ -123,6 +138,7 @@ describe('laws of the week of a way', () => {
           return kindOf(place.section) === 'chunk' && at === 0 && place.section.likeId === null;
         });
         expect(fresh.length).toBeLessThanOrEqual(NEW_CHUNKS_A_WEEK[level]);
+        expect(candidates.filter((c) => /^(place|joins) /.test(c.key)).length).toBeLessThanOrEqual(5);
         for (const c of candidates.filter((x) => x.key.startsWith('place')))
           expect(c.minutes).toBeGreaterThanOrEqual(LEAST_MINUTES);
         expect(new Set(candidates.map((c) => c.key)).size).toBe(candidates.length);

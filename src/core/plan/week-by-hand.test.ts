@@ -46,6 +46,21 @@ describe('a week worked by hand', () => {
     expect(tray.planned).toEqual([10, 0, 0, 0, 0, 0, 0]);
     expect(on(fillTray([candidate('a', { minutes: 0.1 + 0.2 })], [0.3]), 'a')).toEqual([0]);
   });
+  it('holds no more tasks than a week bears, and says so of the rest', () => {
+    const tray = fillTray([candidate('a', { weight: 90 }), candidate('b'), candidate('c', { weight: 70 })], WEEK, {
+      mostTasks: 2,
+    });
+    expect(tray.items.map((i) => i.key)).toEqual(['a', 'c']);
+    expect(tray.leftOut).toEqual([{ key: 'b', what: 'b', minutes: 5, why: '2 tasks are enough for a week' }]);
+  });
+  it('puts what is put together from new things into the second half of the week after the lesson', () => {
+    const late = [candidate('a', { days: 7, late: true })];
+    expect(on(fillTray(late, WEEK), 'a')).toEqual([3, 4, 5, 6]);
+    // After a lesson on Thursday the week begins on Friday: its second half is Monday to Thursday.
+    expect(on(fillTray(late, WEEK, { firstDay: 4 }), 'a')).toEqual([0, 1, 2, 3]);
+    // Where there is no room then, any day is better than none.
+    expect(on(fillTray(late, [9, 9, 0, 0, 0, 0, 0]), 'a')).toEqual([0, 1]);
+  });
   it('takes the heaviest first, by name where two weigh as much, and lists by kind', () => {
     const pair = [candidate('b', { minutes: 8 }), candidate('a', { minutes: 8 })];
     for (const list of [pair, [...pair].reverse()]) {
@@ -59,13 +74,20 @@ describe('a week worked by hand', () => {
         [10],
       ).items.map((i) => i.key),
     ).toEqual(['heavy']);
-    const kinds = ['own', 'rung', 'corner', 'check', 'technique'] as const;
+    // The order of a day (handbook, chapter 20): warm, then what is new, then what is due.
+    const kinds = ['own', 'check', 'rung', 'corner', 'technique'] as const;
     expect(
       fillTray(
         kinds.map((kind) => candidate(kind, { kind })),
         WEEK,
       ).items.map((i) => i.kind),
     ).toEqual([...kinds].reverse());
+    expect(
+      fillTray(
+        (['well', 'whole', 'due', 'join', 'new', 'technique'] as const).map((inDay) => candidate(inDay, { inDay })),
+        WEEK,
+      ).items.map((i) => i.key),
+    ).toEqual(['technique', 'new', 'join', 'due', 'whole', 'well']);
     expect(
       fillTray(
         [candidate('x', { weight: 3 }), candidate('y', { weight: 9 }), candidate('z', { weight: 6 })],
@@ -86,12 +108,14 @@ describe('a week worked by hand', () => {
   });
   it('does not rise faster than the limit, to the minute', () => {
     const twice = [candidate('a', { minutes: 10, days: 3 })];
-    expect(on(fillTray(twice, WEEK, 20), 'a')).toEqual([0, 4]);
-    expect(on(fillTray(twice, WEEK, 19), 'a')).toEqual([0]);
-    const none = fillTray(twice, WEEK, 5);
+    expect(on(fillTray(twice, WEEK, { mostInWeek: 20 }), 'a')).toEqual([0, 4]);
+    expect(on(fillTray(twice, WEEK, { mostInWeek: 19 }), 'a')).toEqual([0]);
+    const none = fillTray(twice, WEEK, { mostInWeek: 5 });
     expect(none.items).toEqual([]);
     expect(none.leftOut).toEqual([{ key: 'a', what: 'a', minutes: 30, why: 'the week would rise too fast' }]);
-    const both = fillTray([candidate('a', { weight: 60, minutes: 10 }), candidate('b', { minutes: 10 })], WEEK, 15);
+    const both = fillTray([candidate('a', { weight: 60, minutes: 10 }), candidate('b', { minutes: 10 })], WEEK, {
+      mostInWeek: 15,
+    });
     expect(both.items.map((i) => i.key)).toEqual(['a']);
   });
   it('does not change the list it was given', () => {

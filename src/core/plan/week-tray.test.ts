@@ -95,8 +95,8 @@ describe('the tray of a week', () => {
     // three: Monday and Friday are then full at 10, Wednesday holds 8, and the new section (6 minutes) has no room.
     expect(tray.items.map((i) => [i.key, i.on])).toEqual([
       ['scale', [0, 2, 4]],
-      ['check B', [0, 4]],
       ['corner', [0, 2, 4]],
+      ['check B', [0, 4]],
     ]);
     expect(tray.planned).toEqual([10, 0, 8, 0, 10, 0, 0]);
     expect(tray.leftOut).toEqual([{ key: 'new C', what: 'new C', minutes: 12, why: 'no day has room for it' }]);
@@ -112,12 +112,12 @@ describe('the tray of a week', () => {
         const tray = fillTray(
           list.map((c) => candidate(c.key, c.minutes, c.days, c.weight)),
           minutes,
-          most,
+          { mostInWeek: most },
         );
         expect(tray.planned.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(most);
       }),
     );
-    const tray = fillTray([candidate('run', 10, 5, 1)], [20, 20, 20, 20, 20, 20, 20], 25);
+    const tray = fillTray([candidate('run', 10, 5, 1)], [20, 20, 20, 20, 20, 20, 20], { mostInWeek: 25 });
     expect(tray.leftOut[0]?.why).toBe('on 2 of 5 days, so that the week does not rise too fast');
   });
   it('flags a week that asks more than a quarter more [from memory]', () => {

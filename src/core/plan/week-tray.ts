@@ -15,7 +15,15 @@ export interface Candidate {
   readonly why: string;
   /** Larger comes first. */
   readonly weight: number;
+  /** Where in a day it stands; by its kind where nothing is said. */
+  readonly inDay?: PartOfDay;
+  /** It is put together from what is begun in the same week: not before the middle of it. */
+  readonly late?: boolean;
 }
+
+/** The order of a day: warm, then what is hardest, what is being joined, what is due, what is whole, what goes well. */
+export const DAY_ORDER = ['technique', 'new', 'join', 'due', 'whole', 'well', 'own'] as const;
+export type PartOfDay = (typeof DAY_ORDER)[number];
 
 export interface TrayItem extends Candidate {
   /** Days of the week it is done on, 0 Monday to 6 Sunday, in order. */
@@ -35,7 +43,14 @@ export interface Tray {
   readonly planned: readonly number[];
 }
 
-const KIND_FIRST = ['technique', 'check', 'corner', 'rung', 'own'] as const satisfies readonly Candidate['kind'][];
+const PART_OF_KIND: Readonly<Record<Candidate['kind'], PartOfDay>> = {
+  technique: 'technique',
+  corner: 'new',
+  rung: 'new',
+  check: 'due',
+  own: 'own',
+};
+const placeInDay = ({ inDay, kind }: Candidate): number => DAY_ORDER.indexOf(inDay ?? PART_OF_KIND[kind]);
 const SLACK = 1e-9;
 
 const WEEK = 7;
@@ -48,6 +63,17 @@ const DAY_SETS = Array.from({ length: 2 ** WEEK }, (_, bits) => ALL_DAYS.filter(
   },
 );
 
+/** Days after the lesson from which a week is in its second half. */
+const MIDDLE = 3;
+
+export interface WeekLimits {
+  /** Minutes of the whole week, so that it does not rise too fast over the one before. */
+  readonly mostInWeek?: number;
+  readonly mostTasks?: number;
+  /** The day after the lesson, 0 Monday to 6 Sunday. */
+  readonly firstDay?: number;
+}
+
 /** How uneven the pauses between days are, over the end of the week too: the squares of the gaps. */
 const unevenness = (days: readonly number[]): number =>
   days.reduce((sum, d, i) => sum + ((days[i + 1] ?? (days[0] ?? 0) + WEEK) - d) ** 2, 0);
@@ -57,8 +83,15 @@ const nearest = (days: readonly number[]): number => Math.min(WEEK, ...days.slic
  * The days to use, of those that have room: spread evenly, then where most room is left, then with no two days in a
  * row, then the earlier ones. Three of seven are Monday, Wednesday, Friday; four are those and Sunday.
  */
-function daysFor(room: readonly number[], minutes: number, wanted: number): readonly number[] {
-  const free = room.flatMap((left, day) => (left + SLACK >= minutes ? [day] : []));
+function daysFor(
+  room: readonly number[],
+  minutes: number,
+  wanted: number,
+  isLate: (day: number) => boolean,
+): readonly number[] {
+  const all = room.flatMap((left, day) => (left + SLACK >= minutes ? [day] : []));
+  const late = all.filter(isLate);
+  const free = late.length > 0 ? late : all;
   const count = Math.min(wanted, free.length);
   const roomOf = (days: readonly number[]): number => days.reduce((sum, d) => sum + (room[d] ?? 0), 0);
   const better = (a: readonly number[], b: readonly number[]): boolean => {
@@ -74,16 +107,15 @@ function daysFor(room: readonly number[], minutes: number, wanted: number): read
 
 /**
  * Fills a week: heaviest first, each thing on as many of its days as the minutes allow. What does not fit is named, and
- * what fits on fewer days than wanted too. Within a day, technique comes first and checks next. Minutes of no day are
- * ever exceeded; candidates of no length or on no day are left out. `mostInWeek` is a second limit, so that a week does
- * not rise too fast over the one before.
+ * what fits on fewer days than wanted too. A day goes by `DAY_ORDER`, the heavier first. Minutes of no day are ever
+ * exceeded; candidates of no length or on no day are left out.
  *
  * @example fillTray([task('bars 1–4', 5, 3)], [10, 10, 10, 10, 10, 0, 0]).items[0].on // → [0, 2, 4]
  */
 export function fillTray(
   candidates: readonly Candidate[],
   minutesPerDay: readonly number[],
-  mostInWeek = Infinity,
+  { mostInWeek = Infinity, mostTasks = Infinity, firstDay = 0 }: WeekLimits = {},
 ): Tray {
   const room = ALL_DAYS.map((d) => Math.max(0, minutesPerDay[d] ?? 0));
   let left = mostInWeek;
@@ -93,10 +125,20 @@ export function fillTray(
   for (const c of inOrder) {
     const wanted = Math.min(WEEK, Math.floor(c.days));
     const each = c.minutes;
-    const fits = wanted > 0 && each > 0 ? daysFor(room, each, wanted) : [];
+    if (items.length >= mostTasks) {
+      leftOut.push({
+        key: c.key,
+        what: c.what,
+        minutes: each * Math.max(1, wanted),
+        why: `${mostTasks} tasks are enough for a week`,
+      });
+      continue;
+    }
+    const isLate = (day: number): boolean => c.late !== true || (day - firstDay + WEEK) % WEEK >= MIDDLE;
+    const fits = wanted > 0 && each > 0 ? daysFor(room, each, wanted, isLate) : [];
     const most = Math.max(0, Math.floor((left + SLACK) / Math.max(each, SLACK)));
     const rises = most < fits.length;
-    const on = rises ? daysFor(room, each, most) : fits;
+    const on = rises ? daysFor(room, each, most, isLate) : fits;
     left -= on.length * each;
     for (const d of on) room[d] = (room[d] ?? 0) - each;
     if (on.length > 0) items.push({ ...c, on });
@@ -117,7 +159,7 @@ export function fillTray(
   }
   const planned = room.map((left, d) => Math.round((Math.max(0, minutesPerDay[d] ?? 0) - left) * 100) / 100);
   return {
-    items: items.sort((a, b) => KIND_FIRST.indexOf(a.kind) - KIND_FIRST.indexOf(b.kind) || b.weight - a.weight),
+    items: items.sort((a, b) => placeInDay(a) - placeInDay(b) || b.weight - a.weight),
     leftOut,
     planned,
   };

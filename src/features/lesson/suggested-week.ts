@@ -15,7 +15,7 @@ import { playedBy } from '@/core/players';
 import { isSection } from '@/core/way';
 import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
-import { dayAfter, playerFor, shortDay, type Assigned, type Day } from '@/core/studio';
+import { dayAfter, playerFor, shortDay, weekdayOf, type Assigned, type Day } from '@/core/studio';
 import type { LessonModel } from './use-lesson';
 
 /** A task of the tray as it is given. */
@@ -45,6 +45,12 @@ interface About {
   readonly available: number;
   readonly before: number;
 }
+
+/** Tasks of a week: four to six fit on a page and into a head; who practises for hours has room for more. */
+const TASKS_A_WEEK: Readonly<Record<WayWeek['level'], number>> = { beginner: 5, intermediate: 6, advanced: 10 };
+
+/** A piece goes on, whatever else there is. */
+const LEAST_TASKS = 2;
 
 /** Changes of chords first, then exercises, then other warm-ups: not more than a week bears, and none twice. */
 function fewExercises(candidates: readonly Candidate[], level: WayWeek['level']): readonly Candidate[] {
@@ -78,13 +84,16 @@ export interface SuggestedWeek extends Tray {
  */
 export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Score>, about: About): SuggestedWeek {
   const { student, pieces, standings } = model;
+  const level = student.level ?? 'intermediate';
+  const music = Math.max(1, pieces.filter((p) => !p.exercise).length);
   const week: WayWeek = {
     studentId: student.id,
     standings,
     now: about.now,
-    level: student.level ?? 'intermediate',
+    level,
     overhead: about.overhead,
-    minutesAWeek: Math.max(1, about.available / Math.max(1, pieces.filter((p) => !p.exercise).length)),
+    minutesAWeek: Math.max(1, about.available / music),
+    tasks: Math.max(LEAST_TASKS, Math.floor((TASKS_A_WEEK[level] - EXERCISES[level]) / music)),
   };
   const candidates: Candidate[] = [];
   const later: Tray['leftOut'][number][] = [];
@@ -129,7 +138,11 @@ export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Sc
   const tray = fillTray(
     fewExercises([...chordChanges(candidates), ...exercises.candidates, ...others(candidates)], week.level),
     student.minutesPerDay,
-    about.before > 0 ? about.before * MOST_RISE : Infinity,
+    {
+      mostInWeek: about.before > 0 ? about.before * MOST_RISE : Infinity,
+      mostTasks: TASKS_A_WEEK[week.level],
+      firstDay: weekdayOf(dayAfter(about.today, 1)),
+    },
   );
   return {
     ...tray,
