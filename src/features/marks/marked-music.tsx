@@ -49,7 +49,11 @@ function textsOf(
 ): Readonly<Record<'level' | 'breath' | 'cue', LaneText[]>> {
   const seen = marks.filter((m) => m.studentId === null || m.studentId === studentId);
   return {
-    level: ownTexts(seen, (m) => (m.kind === 'dynamic' ? m.level : m.kind === 'wedge' ? WEDGE[m.role] : null)),
+    // Hairpins in a row of their own: they begin where a level stands.
+    level: [
+      ...ownTexts(seen, (m) => (m.kind === 'dynamic' ? m.level : null)),
+      ...ownTexts(seen, (m) => (m.kind === 'wedge' ? WEDGE[m.role] : null)).map((t) => ({ ...t, row: 1 })),
+    ],
     breath: ownTexts(seen, (m) =>
       m.kind === 'breath' ? (m.catch ? '(’)' : '’') : m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null,
     ),
@@ -114,7 +118,14 @@ export function MarkedMusic({
   };
   const laneOf = (name: string, list: readonly LaneText[], layout: LineLayout): ReactNode =>
     list.some((t) => layout.notes.has(t.noteId)) ? (
-      <TextLane name={name} bare layout={layout} texts={list} ruled={false} />
+      <TextLane
+        name={name}
+        bare
+        layout={layout}
+        texts={list}
+        rows={list.some((t) => t.row === 1 && layout.notes.has(t.noteId)) ? 2 : 1}
+        ruled={false}
+      />
     ) : null;
   return (
     <ScoreLines
