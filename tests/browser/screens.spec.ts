@@ -5,9 +5,9 @@ import { expect, test, type Page } from '@playwright/test';
 // One browser for all of them: the demo studio is built once.
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await browser.newPage();
+  page = await (await browser.newContext()).newPage();
 });
-test.afterAll(() => page.close());
+test.afterAll(() => page.context().close());
 
 const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Shelf', '/shelf', 'Lamps Along the Quay'],
