@@ -4,12 +4,12 @@
  */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { goTo, leaveDemo, openOwnStudio, storedRows } from './studio';
 
 const PIECE = 'tests/pieces/petzold-menuet.musicxml';
 
 test('from an empty studio to records, over a reload, and into another browser', async ({ page, browser }) => {
-  await openOwnStudio(page);
+  await leaveDemo(page);
 
   await test.step('what is not music is refused and nothing is stored', async () => {
     await page.getByLabel('Choose a music file').setInputFiles({

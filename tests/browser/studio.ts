@@ -1,7 +1,16 @@
 import type { Page } from '@playwright/test';
 
-/** Opens the teacher's own, empty studio as the first visit would after one click. */
+/** Opens the teacher's own, empty studio as after a first visit and one click, which the story of a studio makes. */
 export async function openOwnStudio(page: Page): Promise<void> {
+  await page.addInitScript((choice) => {
+    if (localStorage.getItem(choice) === null) localStorage.setItem(choice, 'own');
+  }, 'oak-rungs.studio');
+  await page.goto('/shelf');
+  await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
+}
+
+/** The same from the demo of a first visit, as a teacher does it. */
+export async function leaveDemo(page: Page): Promise<void> {
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'Start my own, empty studio' }).click();
   await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
