@@ -3,6 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { isSection } from '@/core/way';
 import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
+import { isTechnique } from '@/core/studio';
 import type {
   Ladder,
   Mark,
@@ -26,7 +27,7 @@ export function usePieces(): Loaded<Piece[]> {
   const { db } = useStudio();
   return useLiveQuery(async () => {
     const all = await db.pieces.orderBy('title').toArray();
-    return [...all.filter((p) => !p.exercise), ...all.filter((p) => p.exercise)];
+    return [...all.filter((p) => !isTechnique(p)), ...all.filter(isTechnique)];
   }, [db]);
 }
 

@@ -4,7 +4,7 @@ import { exerciseRows } from '../commands/exercise/exercise-rows';
 import { scoreOf, standing } from '../commands/stored-for-tests';
 import type { StudentLevel } from '../ladder';
 import { teachingFor, type Ladder, type Piece } from '../studio';
-import { exerciseCandidates, proposeExercises } from './index';
+import { exerciseCandidates, proposeExercises, studyCandidates } from './index';
 
 const RUNS = scoreOf('X:1\nM:4/4\nL:1/4\nK:G\nG A B c | d c B A | G2 D2 | G4 |]');
 const BROKEN = scoreOf('X:1\nM:3/4\nL:1/4\nK:Dm\nD F A | d A F | D3 | A3 |]');
@@ -47,6 +47,7 @@ describe('exercises of a week', () => {
     standings: new Map(standings.map((s) => [s.key, s])),
     level,
     overhead: 5,
+    studies: 0,
   });
   const made = (() => {
     const [first] = exerciseCandidates([], [], [piano('Lamps')], at('beginner')).toMake;
@@ -75,6 +76,32 @@ describe('exercises of a week', () => {
     const climbed = { ...standing('s', made.ladder.sectionId, 1), rungsDone: [first?.id ?? ''] };
     const next = exerciseCandidates([made.piece], [made.ladder], [piano('Lamps')], at('beginner', [climbed]));
     expect(next.candidates[0]?.what.includes(second?.what ?? '?')).toBe(true);
+  });
+  it('are begun no more where a study stands for them; its next place is the technique of the week', () => {
+    expect(exerciseCandidates([], [], [piano('Lamps')], { ...at('beginner'), studies: 1 }).candidates).toEqual([]);
+    const task = (key: string, more: object = {}) => ({ ...rung, key, what: key, ...more });
+    const rung = {
+      kind: 'rung' as const,
+      pieceId: 'p',
+      sectionId: 's',
+      tempo: null,
+      minutes: 3,
+      days: 4,
+      timesADay: 1,
+      by: 'lesson' as const,
+      why: '',
+      weight: 70,
+    };
+    const of = studyCandidates([
+      task('joins', { inDay: 'join' }),
+      task('bars 1–4'),
+      task('bars 5–8'),
+      task('check', { kind: 'check' }),
+    ]);
+    expect(of.map((c) => [c.key, c.kind])).toEqual([
+      ['bars 1–4', 'technique'],
+      ['check', 'check'],
+    ]);
   });
   it('turn to the next one once it is known, never to the same again', () => {
     const known = standing('s', made.ladder.sectionId, 4);

@@ -14,6 +14,8 @@ export interface ExerciseWeek {
   readonly standings: ReadonlyMap<string, FoldedStanding>;
   readonly level: StudentLevel;
   readonly overhead: number;
+  /** Studies in work: each stands for an exercise. */
+  readonly studies: number;
 }
 
 /** An exercise that is not there yet: what is proposed, and the ids it will have. */
@@ -72,12 +74,23 @@ const toBegin = (made: ExerciseToMake, at: number): Candidate => ({
 });
 
 /**
+ * Of the candidates of a study its next place, as the technique of the week; checks as of any piece.
+ *
+ * @example studyCandidates([task('bars 1–4', 3, 4)])[0].kind // → 'technique'
+ */
+export function studyCandidates(candidates: readonly Candidate[]): readonly Candidate[] {
+  const next = candidates.find((c) => c.kind !== 'check' && c.inDay !== 'well' && c.inDay !== 'join');
+  const checks = candidates.filter((c) => c.kind === 'check');
+  return next ? [{ ...next, kind: 'technique', inDay: 'technique', days: DAYS, weight: WEIGHT }, ...checks] : checks;
+}
+
+/**
  * The technique exercises of a week: those that are worked on, and where there is room for one more, the one that the
  * pieces ask for next. What is known already, and what stands in the week, is not proposed again.
  *
  * @example
- * exerciseCandidates([], [], [], { studentId: 's', standings: new Map(), level: 'beginner', overhead: 5 }).candidates
- * // → []
+ * exerciseCandidates([], [], [],
+ *   { studentId: 's', standings: new Map(), level: 'beginner', overhead: 5, studies: 0 }).candidates // → []
  */
 export function exerciseCandidates(
   exercises: readonly Piece[],
@@ -89,7 +102,7 @@ export function exerciseCandidates(
     const ladder = ladders.find((l) => l.pieceId === piece.id);
     return (ladder && inWork(piece, ladder, week, i)) ?? [];
   });
-  const room = EXERCISES[week.level] - active.length;
+  const room = EXERCISES[week.level] - active.length - week.studies;
   const met = new Set(exercises.map((p) => p.id));
   const toMake = proposeExercises(pieces, week.level)
     .map((p): ExerciseToMake => ({

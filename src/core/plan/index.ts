@@ -3,7 +3,7 @@
  * to hear, what to practise on which days and what is left out, and a recap in plain words. Minutes are decimals,
  * tempos quarters a minute.
  */
-export { exerciseCandidates, EXERCISES, type ExerciseToMake } from './exercise-candidates';
+export { exerciseCandidates, EXERCISES, studyCandidates, type ExerciseToMake } from './exercise-candidates';
 export { proposeExercises, type ExercisedPiece } from './propose-exercises';
 export { nextRung, weekCandidates, type WorkedPiece } from './candidates';
 export { sectionsToHear, type PieceToHear, type ToHear } from './to-hear';

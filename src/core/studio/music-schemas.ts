@@ -60,6 +60,8 @@ export const pieceSchema = z.object({
   targetTempo: z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most).nullable(),
   /** The technique exercise that it is: given with a week, first in every practice. */
   exercise: exerciseSchema.optional(),
+  /** A study: a piece that is practised as technique, first in every practice. */
+  study: z.boolean().optional(),
   /** How this piece is taught, where it is not as the student or the studio has it. */
   teaching: teachingSchema.partial().optional(),
   /** Section ids in the teacher's order of learning, from before there were ways; kept as it came. */

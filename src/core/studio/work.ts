@@ -1,6 +1,14 @@
 import type { Piece, Student } from './schemas';
 
 /**
+ * Whether a piece is technique: an exercise, or a study. It comes first in every practice.
+ *
+ * @example isTechnique({ study: true }) // → true
+ */
+export const isTechnique = (piece: Pick<Piece, 'exercise' | 'study'>): boolean =>
+  piece.exercise !== undefined || piece.study === true;
+
+/**
  * The pieces a student works on: those put down for the student, in that order; else those the student was heard on or
  * given before, in the order of their titles.
  *

@@ -3,6 +3,7 @@ import {
   EXERCISES,
   fillTray,
   MOST_RISE,
+  studyCandidates,
   wayCandidates,
   weekCandidates,
   type Candidate,
@@ -15,7 +16,16 @@ import { playedBy } from '@/core/players';
 import { isSection } from '@/core/way';
 import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
-import { dayAfter, playerFor, shortDay, weekdayOf, type Assigned, type Day } from '@/core/studio';
+import {
+  dayAfter,
+  isTechnique,
+  playerFor,
+  shortDay,
+  weekdayOf,
+  type Assigned,
+  type Day,
+  type Piece,
+} from '@/core/studio';
 import type { LessonModel } from './use-lesson';
 
 /** A task of the tray as it is given. */
@@ -52,23 +62,31 @@ const TASKS_A_WEEK: Readonly<Record<WayWeek['level'], number>> = { beginner: 5, 
 /** A piece goes on, whatever else there is. */
 const LEAST_TASKS = 2;
 
-/** Changes of chords first, then exercises, then other warm-ups: not more than a week bears, and none twice. */
-function fewExercises(candidates: readonly Candidate[], level: WayWeek['level']): readonly Candidate[] {
-  const technique = candidates.filter((c) => c.kind === 'technique');
-  const kept = technique.filter((c, i) => technique.findIndex((d) => d.key === c.key) === i).slice(0, EXERCISES[level]);
-  return candidates.filter((c) => c.kind !== 'technique' || kept.includes(c));
-}
+/** What of the technique comes first: changes of chords of the pieces, then studies, then exercises. */
+const techniqueRank = (c: Candidate, exercises: readonly Candidate[]): number =>
+  exercises.includes(c) ? 2 : c.key.startsWith('technique ') ? 0 : 1;
 
-/** Technique of the ways is changes of chords. */
-const isOfWay = (c: Candidate): boolean => c.kind === 'technique' && c.key.startsWith('technique ');
-const chordChanges = (candidates: readonly Candidate[]): readonly Candidate[] => candidates.filter(isOfWay);
-const others = (candidates: readonly Candidate[]): readonly Candidate[] => candidates.filter((c) => !isOfWay(c));
+/** Not more technique than a week bears, and none twice; what is too much for it. */
+function fewExercises(
+  candidates: readonly Candidate[],
+  exercises: readonly Candidate[],
+  level: WayWeek['level'],
+): { readonly kept: readonly Candidate[]; readonly tooMany: readonly Candidate[] } {
+  const technique = [...candidates, ...exercises]
+    .filter((c) => c.kind === 'technique')
+    .sort((a, b) => techniqueRank(a, exercises) - techniqueRank(b, exercises));
+  const each = technique.filter((c, i) => technique.findIndex((d) => d.key === c.key) === i);
+  return {
+    kept: [...each.slice(0, EXERCISES[level]), ...candidates.filter((c) => c.kind !== 'technique')],
+    tooMany: each.slice(EXERCISES[level]),
+  };
+}
 
 /** The pieces as their player reads them, for what they ask of the hands. */
 const asExercised = ({ student, pieces }: LessonModel, scores: ReadonlyMap<string, Score>): readonly ExercisedPiece[] =>
   pieces.flatMap((piece) => {
     const score = scores.get(piece.id);
-    if (!score || piece.exercise) return [];
+    if (!score || isTechnique(piece)) return [];
     const player = playerFor(score, piece, student);
     return [{ title: piece.title, score: playedBy(score, player), instrument: player.instrument ?? piece.instrument }];
   });
@@ -78,6 +96,42 @@ export interface SuggestedWeek extends Tray {
   readonly toMake: readonly ExerciseToMake[];
 }
 
+/** What of one piece could go into the week, and what comes later. */
+function ofPiece(
+  model: LessonModel,
+  piece: Piece,
+  score: Score,
+  week: WayWeek,
+  about: About,
+): { readonly candidates: readonly Candidate[]; readonly later: Tray['leftOut'] } {
+  const start = model.student.starts?.[piece.id];
+  if (start !== undefined && start > dayAfter(about.today, LAST_DAY)) {
+    const why = `begins on ${shortDay(start)}`;
+    return { candidates: [], later: [{ key: `later ${piece.id}`, what: piece.title, minutes: 0, why }] };
+  }
+  const places = model.wayOf(piece);
+  const ladders = model.ladders.filter((l) => l.pieceId === piece.id);
+  if (places === null) {
+    const sections = placeSections(
+      score,
+      model.sections.filter((s) => s.pieceId === piece.id && isSection(s)),
+    );
+    const work = [{ piece, score, sections, ladders }];
+    const candidates = weekCandidates(work, model.standings, model.student.id, about.now, about.overhead);
+    return { candidates, later: [] };
+  }
+  const of = wayCandidates({ piece, score, places, ladders }, week);
+  return {
+    candidates: of.candidates,
+    later: of.later.map((l) => ({
+      key: `later ${l.what}`,
+      what: l.what,
+      minutes: l.minutes,
+      why: `in about week ${l.week}`,
+    })),
+  };
+}
+
 /**
  * The week as it would be filled: the next stretch of the way of each piece; where a piece has no way yet, the next
  * rungs of its sections. What comes after it is named with its week.
@@ -85,7 +139,7 @@ export interface SuggestedWeek extends Tray {
 export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Score>, about: About): SuggestedWeek {
   const { student, pieces, standings } = model;
   const level = student.level ?? 'intermediate';
-  const music = Math.max(1, pieces.filter((p) => !p.exercise).length);
+  const music = Math.max(1, pieces.filter((p) => !isTechnique(p)).length);
   const week: WayWeek = {
     studentId: student.id,
     standings,
@@ -101,49 +155,31 @@ export function suggestedWeek(model: LessonModel, scores: ReadonlyMap<string, Sc
     pieces.filter((p) => p.exercise),
     model.ladders,
     asExercised(model, scores),
-    week,
+    { ...week, studies: pieces.filter((p) => p.study).length },
   );
   pieces.forEach((piece, order) => {
     const score = scores.get(piece.id);
     if (!score || piece.exercise) return;
-    const start = student.starts?.[piece.id];
-    if (start !== undefined && start > dayAfter(about.today, LAST_DAY)) {
-      later.push({ key: `later ${piece.id}`, what: piece.title, minutes: 0, why: `begins on ${shortDay(start)}` });
-      return;
-    }
-    const places = model.wayOf(piece);
-    const ladders = model.ladders.filter((l) => l.pieceId === piece.id);
-    if (places === null) {
-      const sections = placeSections(
-        score,
-        model.sections.filter((s) => s.pieceId === piece.id && isSection(s)),
-      );
-      candidates.push(
-        ...weekCandidates([{ piece, score, sections, ladders }], standings, student.id, about.now, about.overhead),
-      );
-      return;
-    }
-    const of = wayCandidates({ piece, score, places, ladders }, week);
+    const of = ofPiece(model, piece, score, week, about);
+    const mine = piece.study ? studyCandidates(of.candidates) : of.candidates;
     // The first piece of a student comes first; each further one a little behind.
-    candidates.push(...of.candidates.map((c) => ({ ...c, weight: c.weight - order })));
-    later.push(
-      ...of.later.map((l) => ({
-        key: `later ${l.what}`,
-        what: l.what,
-        minutes: l.minutes,
-        why: `in about week ${l.week}`,
-      })),
-    );
+    candidates.push(...mine.map((c) => ({ ...c, weight: c.weight - order })));
+    later.push(...of.later);
   });
-  const tray = fillTray(
-    fewExercises([...chordChanges(candidates), ...exercises.candidates, ...others(candidates)], week.level),
-    student.minutesPerDay,
-    {
-      mostInWeek: about.before > 0 ? about.before * MOST_RISE : Infinity,
-      mostTasks: TASKS_A_WEEK[week.level],
-      firstDay: weekdayOf(dayAfter(about.today, 1)),
-    },
+  const { kept, tooMany } = fewExercises(candidates, exercises.candidates, level);
+  later.push(
+    ...tooMany.map(({ key, what, minutes, days }) => ({
+      key,
+      what,
+      minutes: minutes * days,
+      why: 'technique enough for a week',
+    })),
   );
+  const tray = fillTray(kept, student.minutesPerDay, {
+    mostInWeek: about.before > 0 ? about.before * MOST_RISE : Infinity,
+    mostTasks: TASKS_A_WEEK[level],
+    firstDay: weekdayOf(dayAfter(about.today, 1)),
+  });
   return {
     ...tray,
     toMake: exercises.toMake,

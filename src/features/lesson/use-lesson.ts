@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { currentAssignment, foldLessons, lessonGoingOn, type FoldedStanding, type Lesson } from '@/core/mastery';
 import { sectionsToHear, type ToHear } from '@/core/plan';
 import {
+  isTechnique,
   ladderPlayer,
   laddersOf,
   piecesInWork,
@@ -86,7 +87,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
         pieceId: p.id,
         sections: rows.sections.filter((s) => s.pieceId === p.id),
         places: wayOf(p),
-        isExercise: p.exercise !== undefined,
+        isExercise: isTechnique(p),
       })),
       standings,
       student.id,

@@ -61,6 +61,19 @@ export function AboutPiece({ piece, score }: { readonly piece: Piece; readonly s
         })}
       </div>
       <InstrumentOptions id={INSTRUMENTS} />
+      {piece.exercise ? null : (
+        <label className="mt-2 flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-leaf"
+            checked={piece.study ?? false}
+            onChange={(e) =>
+              run(changePiece, { pieceId: piece.id, change: { study: e.target.checked }, label: 'a study or not' })
+            }
+          />
+          a study: practised as technique, first of all
+        </label>
+      )}
       <details className="mt-2">
         <summary className="cursor-pointer font-semibold">Where it comes from</summary>
         <div className="mt-2 grid gap-1.5">

@@ -6,7 +6,7 @@ import { useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import { removePiece } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
-import { dayOf, shortDay, type Piece } from '@/core/studio';
+import { dayOf, isTechnique, shortDay, type Piece } from '@/core/studio';
 import { usePieces, useStudio } from '@/store';
 import { Button, EmptyState, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
@@ -142,14 +142,14 @@ function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNod
 
 /** Pieces, and technique exercises below them. */
 function Lists({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
-  const exercises = pieces.filter((p) => p.exercise);
+  const exercises = pieces.filter(isTechnique);
   return (
     <>
-      <PieceTable pieces={pieces.filter((p) => !p.exercise)} />
+      <PieceTable pieces={pieces.filter((p) => !isTechnique(p))} />
       {exercises.length > 0 ? (
         <section aria-labelledby="exercises" className="mt-6">
           <h2 id="exercises" className="mb-2">
-            Exercises
+            Exercises and studies
           </h2>
           <PieceTable pieces={exercises} />
         </section>
