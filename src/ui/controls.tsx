@@ -73,10 +73,10 @@ interface PickOneProps {
 /** One of a few choices, with its label. */
 export function PickOne({ label, value, choices, onPick, stacked = false }: PickOneProps): ReactNode {
   return (
-    <label className={stacked ? 'text-sm text-ink-2' : 'flex items-center gap-1.5 text-ink-2'}>
+    <label className={stacked ? 'min-w-0 text-sm text-ink-2' : 'flex min-w-0 items-center gap-1.5 text-ink-2'}>
       {label}
       <select
-        className={`field text-ink ${stacked ? 'w-full text-base' : ''}`}
+        className={`field min-w-0 text-ink ${stacked ? 'w-full text-base' : ''}`}
         value={value}
         onChange={(e) => onPick(e.target.value)}
       >

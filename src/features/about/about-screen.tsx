@@ -16,7 +16,7 @@ export function AboutScreen(): ReactNode {
         level down.
       </p>
       <h2 className="mb-2">Packages and fonts shipped, with their licences</h2>
-      <table className="w-full text-left">
+      <table className="w-full text-left [overflow-wrap:anywhere]">
         <thead>
           <tr className="text-sm text-ink-2">
             <th className="py-1">Name</th>

@@ -190,16 +190,20 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
           </Button>
         </div>
         {columns.length === 0 ? (
-          <p className="text-lg text-ink-2">
-            This piece has no sections yet.{' '}
-            <button
-              type="button"
-              className="min-h-11 font-semibold text-leaf underline"
-              onClick={() => where.go('sections')}
-            >
-              Make sections
-            </button>
-          </p>
+          where.pieceId === null ? (
+            <NoPiece students={shown} />
+          ) : (
+            <p className="text-lg text-ink-2">
+              This piece has no sections yet.{' '}
+              <button
+                type="button"
+                className="min-h-11 font-semibold text-leaf underline"
+                onClick={() => where.go('sections')}
+              >
+                Make sections
+              </button>
+            </p>
+          )
         ) : gridRows.length === 0 ? (
           <p className="text-lg text-ink-2">No student is in this list. Show everyone to see them all.</p>
         ) : (
@@ -255,6 +259,26 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
         </Panel>
       ) : null}
     </>
+  );
+}
+
+/** Students, and no piece they could climb yet. */
+function NoPiece({ students }: { readonly students: readonly Student[] }): ReactNode {
+  const where = useWhere();
+  return (
+    <div className="text-lg">
+      <p className="mb-2 text-ink-2">No piece is on the shelf yet: levels stand here once there is one.</p>
+      <div className="mb-3 flex flex-wrap gap-2">
+        {students.map((s) => (
+          <Button key={s.id} look="quiet" big onClick={() => where.change({ studentId: s.id })}>
+            {s.name}
+          </Button>
+        ))}
+      </div>
+      <Button look="primary" big onClick={() => where.go('shelf')}>
+        Bring in a piece
+      </Button>
+    </div>
   );
 }
 

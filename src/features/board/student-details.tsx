@@ -34,6 +34,7 @@ export function StudentDetails({ student, onSave }: Props): ReactNode {
         maxLength={60}
         value={value}
         accepts={accepts}
+        wants="a name"
         onKeep={save}
       />
     </label>
@@ -53,6 +54,7 @@ export function StudentDetails({ student, onSave }: Props): ReactNode {
         inputMode="decimal"
         value={value === null || value === undefined ? '' : String(value)}
         accepts={(typed) => typed.trim() === '' || inRange(typed, least, most) !== null}
+        wants={`a number from ${least} to ${most}`}
         onKeep={(typed, stored) => save(inRange(typed, least, most), stored)}
       />
     </label>
@@ -106,6 +108,7 @@ export function StudentDetails({ student, onSave }: Props): ReactNode {
                 label={`Minutes on ${d}`}
                 value={String(student.minutesPerDay[i] ?? 0)}
                 accepts={(typed) => inRange(typed, 0, 600) !== null}
+                wants="minutes from 0 to 600"
                 onKeep={(typed, stored) =>
                   onSave('minutes a day', { minutesOn: [i, Math.round(inRange(typed, 0, 600) ?? 0)] }, stored)
                 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { useDraftText } from './use-draft';
 
 interface Props {
@@ -11,6 +11,8 @@ interface Props {
   readonly onKeep: (text: string, settle: () => void) => void;
   /** A text that is not to be stored as it stands (an empty name): it goes back to what it was. */
   readonly accepts?: (text: string) => boolean;
+  /** What it takes, said where something else was typed: `a number from 3 to 24`. */
+  readonly wants?: string;
   readonly label?: string;
   readonly className?: string;
   readonly placeholder?: string;
@@ -31,6 +33,7 @@ export function KeptField({
   value,
   onKeep,
   accepts = always,
+  wants = 'something else',
   label,
   rows,
   inputRef,
@@ -38,9 +41,12 @@ export function KeptField({
   ...rest
 }: Props): ReactNode {
   const { text, open, type, settle } = useDraftText(draftKey, value);
+  const [refused, setRefused] = useState<string | null>(null);
   const keep = (): void => {
     if (!open) return;
-    if (text.trim() === value || !accepts(text)) settle();
+    const isWrong = text.trim() !== value && !accepts(text);
+    setRefused(isWrong ? text.trim() : null);
+    if (text.trim() === value || isWrong) settle();
     else onKeep(text.trim(), settle);
   };
   const latest = useRef(keep);
@@ -52,6 +58,10 @@ export function KeptField({
     const timer = setTimeout(() => latest.current(), pauseMs);
     return () => clearTimeout(timer);
   }, [pauseMs, open, text]);
+  const change = (typed: string): void => {
+    setRefused(null);
+    type(typed);
+  };
   const onKeyDown = (e: KeyboardEvent<HTMLElement>): void => {
     if (e.key === 'Escape' && open) {
       settle();
@@ -72,9 +82,14 @@ export function KeptField({
   return (
     <>
       {rows === undefined ? (
-        <input ref={inputRef} {...shared} onChange={(e) => type(e.target.value)} />
+        <input ref={inputRef} {...shared} onChange={(e) => change(e.target.value)} />
       ) : (
-        <textarea {...shared} rows={rows} onChange={(e) => type(e.target.value)} />
+        <textarea {...shared} rows={rows} onChange={(e) => change(e.target.value)} />
+      )}
+      {refused === null ? null : (
+        <span role="alert" className="block text-sm text-warn">
+          {refused === '' ? 'Empty' : `“${refused}”`} is not kept: it takes {wants}.
+        </span>
       )}
     </>
   );

@@ -24,10 +24,10 @@ export function Chooser({
     <Listbox value={current?.id ?? null} onChange={onChoose}>
       <ListboxButton
         aria-label={`${label}: ${current?.label ?? ''}`}
-        className="flex min-h-11 max-w-64 items-center gap-2 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold"
+        className="flex min-h-11 min-w-0 max-w-full items-center justify-between gap-2 sm:max-w-44 lg:max-w-64 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold"
       >
         <span className="truncate">{current?.label ?? ''}</span>
-        <ChevronDown size={18} aria-hidden="true" />
+        <ChevronDown size={18} className="shrink-0" aria-hidden="true" />
       </ListboxButton>
       <ListboxOptions
         anchor="bottom start"

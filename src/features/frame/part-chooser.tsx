@@ -23,7 +23,7 @@ export function PartChooser(): ReactNode {
   const current = playerKey(playerFor(score, piece, student));
   return (
     <>
-      <span className="text-lg text-ink-2">part</span>
+      <span className="hidden text-lg text-ink-2 lg:inline">part</span>
       <Chooser
         label="Part"
         value={current}

@@ -41,6 +41,7 @@ function Target({ context: { piece, score }, model, inHand }: Pick<Props, 'conte
         inputMode="numeric"
         value={String(target)}
         accepts={(text) => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400)}
+        wants="a number from 10 to 400"
         onKeep={(text, stored) => model.actions.setTarget(text === '' ? null : Math.round(Number(text)), stored)}
       />
     </label>

@@ -19,6 +19,15 @@ const tempoFrom = (text: string): number | null => {
   return text.trim() !== '' && Number.isFinite(value) && value >= 10 && value <= 600 ? Math.round(value) : null;
 };
 
+const WANTS = {
+  what: 'what is to be done',
+  hands: 'any words',
+  done: 'any words',
+  tempo: 'a number from 10 to 600',
+  tempoTo: 'a number from 10 to 600',
+  times: 'a number from 1 to 100',
+} as const;
+
 /** Everything of one rung, saved as it is typed. */
 export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props): ReactNode {
   const { made } = rung;
@@ -35,6 +44,7 @@ export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props):
       value={String(rung[name] ?? '')}
       maxLength={most}
       accepts={accepts}
+      wants={WANTS[name]}
       onKeep={(text, stored) => onEdit(read(text), stored)}
     />
   );

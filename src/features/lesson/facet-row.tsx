@@ -28,7 +28,7 @@ interface Props {
   readonly onRepetition: () => void;
 }
 
-const CHIP = 'flex min-h-11 items-center gap-1.5 rounded border px-2.5 text-lg';
+const CHIP = 'flex min-h-11 shrink-0 items-center gap-1.5 rounded border px-2.5 text-lg';
 
 /** What is heard, each with one key; the tempo by tapping or typing; mistakes of each repetition. */
 export function FacetRow({
@@ -45,7 +45,11 @@ export function FacetRow({
   onRepetition,
 }: Props): ReactNode {
   return (
-    <div className="flex flex-wrap gap-2 border-t border-rule-strong pt-2" role="group" aria-label="What is heard">
+    <div
+      className="flex gap-2 overflow-x-auto border-t border-rule-strong pt-2 sm:flex-wrap sm:overflow-visible"
+      role="group"
+      aria-label="What is heard"
+    >
       {facets
         .filter((f) => asked.has(f))
         .map((facet) => {
@@ -100,7 +104,7 @@ export function FacetRow({
           <span className="figure">{draft.errors.join('·')}</span> again <kbd aria-hidden="true">p</kbd>
         </button>
       ) : null}
-      <span className="min-w-32 flex-1 self-center leading-tight text-ink-2" aria-live="polite">
+      <span className="min-w-48 flex-1 self-center sm:min-w-32 leading-tight text-ink-2" aria-live="polite">
         {why}
       </span>
     </div>

@@ -69,6 +69,7 @@ function Corrections({ record, model }: Props): ReactNode {
           inputMode="numeric"
           value={record.tempo === null ? '' : String(record.tempo)}
           accepts={(text) => text.trim() === '' || (Number(text) >= 1 && Number(text) <= FASTEST)}
+          wants={`a number from 1 to ${FASTEST}`}
           onKeep={(text, settle) => correct({ tempo: text === '' ? null : Math.round(Number(text)) }, settle)}
         />
       </label>

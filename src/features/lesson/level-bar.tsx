@@ -22,7 +22,7 @@ interface Props {
 export function LevelBar({ level, now, proposed, highest, last, heard, onPick, onRecord }: Props): ReactNode {
   return (
     <div
-      className="grid grid-cols-3 gap-2 pb-3 pt-2 sm:grid-cols-6 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
+      className="grid grid-cols-6 gap-1 pb-2 pt-2 sm:gap-2 sm:pb-3 lg:grid-cols-[repeat(6,1fr)_1.5fr]"
       role="group"
       aria-label="Level heard"
     >
@@ -40,16 +40,16 @@ export function LevelBar({ level, now, proposed, highest, last, heard, onPick, o
             aria-pressed={level === n}
             disabled={n > highest}
             title={LEVEL_HEARD[n]}
-            className={`flex min-h-16 items-center gap-2 rounded border-2 px-2 text-left disabled:border-rule disabled:text-ink-3 ${look}`}
+            className={`flex min-h-12 items-center justify-center gap-2 rounded border-2 px-1 text-left sm:min-h-16 sm:justify-start sm:px-2 disabled:border-rule disabled:text-ink-3 ${look}`}
             onClick={() => onPick(n)}
           >
             <span className="hidden lg:inline">
               <RungMark level={n} bare />
             </span>
             <span className="font-semibold">
-              <span className="figure">{n}</span> {LEVEL_NAMES[n]}
+              <span className="figure">{n}</span> <span className="sr-only sm:not-sr-only">{LEVEL_NAMES[n]}</span>
               {proposed === n ? (
-                <span className="block font-normal text-ink-2">proposed</span>
+                <span className="sr-only font-normal text-ink-2 sm:not-sr-only sm:block">proposed</span>
               ) : now === n ? (
                 <span className="block font-normal text-ink-2">now</span>
               ) : null}
@@ -60,7 +60,7 @@ export function LevelBar({ level, now, proposed, highest, last, heard, onPick, o
       <Button
         look="primary"
         big
-        className="col-span-3 min-h-16 sm:col-span-6 lg:col-span-1"
+        className="col-span-6 min-h-12 sm:min-h-16 lg:col-span-1"
         shortcut="enter"
         disabled={!heard && last}
         onClick={onRecord}

@@ -121,7 +121,7 @@ function OneLesson({ lesson, model }: { readonly lesson: Lesson; readonly model:
 export function PastLessons({ model }: { readonly model: LessonModel }): ReactNode {
   const [shown, setShown] = useState(SHOWN);
   return (
-    <div className="grid gap-3 text-lg">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3 text-lg">
       <Panel title="A lesson that is not here yet">
         <PutDownLesson student={model.student} />
         {model.lessons.length === 0 ? (

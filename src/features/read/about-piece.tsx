@@ -39,6 +39,7 @@ export function AboutPiece({ piece, score }: { readonly piece: Piece; readonly s
         maxLength={more.most ?? MOST}
         {...(more.list === undefined ? {} : { list: more.list })}
         accepts={(text) => more.needed !== true || text.trim() !== ''}
+        wants="a few words"
         onKeep={(text, stored) =>
           run(
             changePiece,

@@ -96,6 +96,7 @@ function OwnPart({ piece, score, player, student }: InHand & { readonly student:
           value={instrumentName({ instrument: player.instrument ?? piece.instrument })}
           maxLength={60}
           accepts={(text) => text.trim() !== ''}
+          wants="an instrument"
           onKeep={(text, stored) => {
             const { instrument } = instrumentFromWords(text);
             run(setPlayer, { ...of, player: { ...player, instrument } }, { stored });

@@ -104,10 +104,10 @@ function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNod
       <thead className="text-sm text-ink-2">
         <tr>
           <th className="px-4 py-2 font-semibold">Piece</th>
-          <th className="px-4 py-2 font-semibold">Composer</th>
-          <th className="px-4 py-2 font-semibold">Instrument</th>
-          <th className="px-4 py-2 font-semibold">From</th>
-          <th className="px-4 py-2 font-semibold">Brought in</th>
+          <th className="hidden px-4 py-2 font-semibold md:table-cell">Composer</th>
+          <th className="hidden px-4 py-2 font-semibold md:table-cell">Instrument</th>
+          <th className="hidden px-4 py-2 font-semibold md:table-cell">From</th>
+          <th className="hidden px-4 py-2 font-semibold md:table-cell">Brought in</th>
           <th className="px-4 py-2">
             <span className="sr-only">Remove</span>
           </th>
@@ -123,11 +123,14 @@ function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNod
               >
                 {piece.title}
               </Link>
+              <span className="block pb-1 text-ink-2 md:hidden">
+                {[piece.composer, instrumentName(piece)].filter((t) => t !== '').join(', ')}
+              </span>
             </td>
-            <td className="px-4">{piece.composer}</td>
-            <td className="px-4">{instrumentName(piece)}</td>
-            <td className="px-4">{piece.exercise ? 'exercise' : FORMAT[piece.format]}</td>
-            <td className="figure px-4">{shortDay(dayOf(piece.addedAt, zone))}</td>
+            <td className="hidden px-4 md:table-cell">{piece.composer}</td>
+            <td className="hidden px-4 md:table-cell">{instrumentName(piece)}</td>
+            <td className="hidden px-4 md:table-cell">{piece.exercise ? 'exercise' : FORMAT[piece.format]}</td>
+            <td className="figure hidden px-4 md:table-cell">{shortDay(dayOf(piece.addedAt, zone))}</td>
             <td className="px-4 text-right">
               <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => remove(piece)}>
                 <Trash2 size={18} aria-hidden="true" />

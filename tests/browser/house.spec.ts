@@ -1,0 +1,98 @@
+/** The frame and what surrounds the work: its room, nothing beside the screen, and what is not kept is said. */
+import { expect, test } from '@playwright/test';
+import { goTo, openOwnStudio, storedRows } from './studio';
+
+const ROUTES = [
+  '/shelf',
+  '/read?piece=demo-quay',
+  '/prepare?piece=demo-quay',
+  '/sections?piece=demo-quay',
+  '/marks?piece=demo-quay&section=demo-quay-s1',
+  '/ladder?piece=demo-quay&student=demo-imke',
+  '/lesson',
+  '/lesson?piece=demo-quay&student=demo-imke',
+  '/lesson?student=demo-imke&view=week',
+  '/lesson?student=demo-imke&view=past',
+  '/board',
+  '/board?piece=demo-quay',
+  '/board?student=demo-imke',
+  '/files',
+  '/about',
+];
+/** Width, height, and the most that the frame may take of it. */
+const SIZES = [
+  [1280, 800, 112],
+  [820, 1180, 120],
+  [390, 844, 64],
+] as const;
+
+test('nothing lies beside the screen on any route at three sizes, and the frame is small', async ({ page }) => {
+  for (const route of ROUTES) {
+    await page.goto(route);
+    await page.locator('main :is(h1, h2, table, p)').first().waitFor({ state: 'attached' });
+    await expect(page.getByText('Opening the')).toHaveCount(0);
+    for (const [width, height, most] of SIZES) {
+      await page.setViewportSize({ width, height });
+      const { over, top } = await page.evaluate(() => ({
+        over: document.documentElement.scrollWidth,
+        top: document.querySelector('main')?.getBoundingClientRect().top ?? Infinity,
+      }));
+      expect(over, `${route} at ${width}`).toBeLessThanOrEqual(width);
+      expect(top, `the frame over ${route} at ${width}`).toBeLessThanOrEqual(most);
+    }
+  }
+});
+
+test.describe('on a telephone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  test('the stages are behind one button, who and what behind another, and the lesson shows music', async ({
+    page,
+  }) => {
+    await page.goto('/shelf');
+    await page.getByRole('button', { name: 'Shelf' }).tap();
+    await page.getByRole('menuitem', { name: /^Lesson/ }).tap();
+    await page.waitForURL(/\/lesson/);
+    await page.getByRole('button', { name: /^With everyone on/ }).tap();
+    await page.getByRole('button', { name: /^Student/ }).tap();
+    await page.getByRole('option', { name: 'Imke' }).tap();
+    await expect(page.getByRole('button', { name: /^With Imke on Lamps/ })).toBeVisible();
+    await page.keyboard.press('Escape');
+    const note = page.locator('.engraved g.note').first();
+    await note.waitFor();
+    const record = page.getByRole('group', { name: 'Level heard' }).getByRole('button').last();
+    await expect(record).toBeInViewport();
+    const [music, bar] = [
+      await note.boundingBox(),
+      await page.getByRole('group', { name: 'What is heard' }).boundingBox(),
+    ];
+    expect((music?.y ?? Infinity) + (music?.height ?? 0)).toBeLessThan(bar?.y ?? 0);
+  });
+});
+
+test('a board with students and no piece says so, and leads on', async ({ page }) => {
+  await openOwnStudio(page);
+  await goTo(page, 'Board');
+  await page.getByLabel('First name or initials').fill('Runa');
+  await page.getByRole('button', { name: 'Add a student' }).click();
+  await expect(page.getByText('No piece is on the shelf yet')).toBeVisible();
+  await expect(page.getByText('This piece has no sections')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Runa', exact: true }).click();
+  await expect(page.getByLabel('Hand span, semitones')).toBeVisible();
+});
+
+test('what a field does not take is said, and what was there stays', async ({ page }) => {
+  await page.goto('/board?student=demo-imke');
+  const span = page.getByLabel('Hand span, semitones');
+  await span.fill('an octave');
+  await span.press('Enter');
+  await expect(page.getByText('“an octave” is not kept: it takes a number from 3 to 24.')).toBeVisible();
+  await expect(span).toHaveValue('12');
+  const imke = (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-imke');
+  expect(imke?.['handSpanInSemitones']).toBe(12);
+  await span.fill('13');
+  await span.press('Enter');
+  await expect(page.getByText('is not kept')).toHaveCount(0);
+  await expect
+    .poll(async () => (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-imke'))
+    .toMatchObject({ handSpanInSemitones: 13 });
+});
