@@ -273,3 +273,42 @@ test('the hand of a cello is marked where it opens', async ({ page }) => {
   await expect(fingers.getByRole('button').first()).toBeVisible();
   await expect.poll(() => fingers.getByRole('button').allTextContents()).toEqual(['1', 'x2']);
 });
+
+test('a digit sets what the instrument has: no 0 on a piano, a fingering on a clarinet, all notes of a stretch', async ({
+  page,
+}) => {
+  await openOwnStudio(page);
+  await bringMusic(page, 'runs.abc', 'X:1\nT:Runs\nM:4/4\nL:1/4\nK:C\nC D E F | G A B c |]\n');
+  await goTo(page, 'Marks');
+  const fingers = async (): Promise<unknown[]> =>
+    (await storedRows(page, 'marks')).filter((m) => m['kind'] === 'finger').map((m) => m['finger']);
+  const first = page.locator('.engraved g.note .notehead').first();
+  await first.waitFor();
+  await expect(page.getByRole('button', { name: /^Accept \d+ fingers/ })).toBeEnabled();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('0');
+  await expect(page.getByText('A finger here is 1 to 5.')).toBeVisible();
+  expect(await fingers()).toEqual([]);
+  for (let i = 0; i < 2; i += 1) await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('2');
+  await expect.poll(fingers).toEqual(['2', '2', '2']);
+  await page.keyboard.press('Control+z');
+  await expect.poll(fingers).toEqual([]);
+  // The same tune on a clarinet: key 1 is the usual fingering of the note, never a finger "1".
+  const { id } = (await storedRows(page, 'pieces'))[0] ?? {};
+  await page.goto(`/read?piece=${String(id)}`);
+  const instrument = page.getByRole('region', { name: 'About the piece' }).getByLabel('Instrument');
+  await instrument.fill('clarinet');
+  await instrument.press('Enter');
+  await expect.poll(async () => (await storedRows(page, 'pieces'))[0]?.['instrument']).toBe('clarinet');
+  await goTo(page, 'Marks');
+  await first.waitFor();
+  await expect(page.getByRole('button', { name: /^Accept \d+ fingers/ })).toBeEnabled();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('9');
+  await expect(page.getByText(/This note has|No fingering/)).toBeVisible();
+  expect(await fingers()).toEqual([]);
+  await page.keyboard.press('1');
+  await expect.poll(async () => String((await fingers())[0] ?? '')).toMatch(/[T123]/);
+  expect(String((await fingers())[0]).length).toBeGreaterThan(1);
+});

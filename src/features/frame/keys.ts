@@ -31,7 +31,7 @@ export const STAGE_KEYS: Readonly<Record<Stage, readonly (readonly [string, stri
     ['← →', 'note before, note after'],
     ['Shift ← →', 'choose more notes'],
     ['↑ ↓', 'other hand'],
-    ['1–5', 'set the finger'],
+    ['0–9', 'set the finger; on a wind instrument the first, second … fingering'],
     ['Backspace', 'take the finger away'],
     ['Enter', 'accept the proposed fingers from here on'],
     ['X', 'not this finger'],

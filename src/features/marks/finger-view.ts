@@ -43,9 +43,13 @@ export function fingerAt(
   const p = proposed.get(note.id);
   const printed = printedText(note, p);
   if (printed) return { text: printed, source: 'printed' };
-  const text = p ? (p.keys ?? p.finger) : '';
-  return p && text !== '' && !refused.has(`finger ${note.id} ${text}`) ? { text, source: 'suggested' } : null;
+  const text = p === undefined ? undefined : answersOf(p).find((t) => !refused.has(`finger ${note.id} ${t}`));
+  return text === undefined ? null : { text, source: 'suggested' };
 }
+
+/** The proposed finger or keys, and what is nearly as good: a refused one is followed by the next. */
+const answersOf = (p: FingeredNote): readonly string[] =>
+  [p.keys ?? p.finger, ...(p.alternatives ?? []), ...(p.alternates ?? [])].filter((t) => t !== '');
 
 /** The hand opens for this finger: that is written before it. */
 const opensFor = (proposed: FingeredNote | undefined, finger: string): boolean =>

@@ -58,7 +58,7 @@ function useNoteKeys({ note, notes, noteId, setNoteId, setHairpin }: MarksModel)
 /** The keys of the Marks stage, as listed by `?`. */
 export function useMarksKeys(model: MarksModel, actions: MarkActions, inputs: NoteInputs, play: () => void): void {
   useNoteKeys(model);
-  useHotkeys('1, 2, 3, 4, 5, 0', (e) => actions.setFinger(e.key), { useKey: true });
+  useHotkeys('1, 2, 3, 4, 5, 6, 7, 8, 9, 0', (e) => actions.typeDigit(e.key), { useKey: true });
   useHotkeys('backspace', () => actions.clearFinger());
   useHotkeys('x', () => actions.refuseFinger());
   useHotkeys('enter', (e) => {

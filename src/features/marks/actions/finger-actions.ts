@@ -1,7 +1,9 @@
+import { toast } from 'sonner';
 import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
 import type { After } from '@/features/acts';
+import { digitRefused, fingerOfDigit } from '../finger-choices';
 import { fingerAt, isPrinted } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 import { refuse } from './suggestion-actions';
@@ -16,6 +18,26 @@ const nextBelow = (note: Note, notes: readonly Note[]): Note | undefined =>
         n.onset === note.onset && n.staff === note.staff && n.part === note.part && (n.midi ?? 0) < (note.midi ?? 0),
     )
     .pop();
+
+/** A digit: the finger it stands for on this instrument, over the whole stretch where one is chosen. */
+function typedDigit(
+  { model: { note, stretch, solver, proposed } }: MarkDesk,
+  digit: string,
+  set: {
+    readonly one: (finger: string) => void;
+    readonly all: (list: readonly (readonly [Note, string])[]) => void;
+  },
+): void {
+  if (!note) return;
+  const list = (stretch.length > 1 ? stretch : [note]).flatMap((n): (readonly [Note, string])[] => {
+    const finger = fingerOfDigit(solver, proposed.get(n.id), digit);
+    return finger === null ? [] : [[n, finger]];
+  });
+  const [only] = list;
+  if (!only) toast(digitRefused(solver, proposed.get(note.id)));
+  else if (stretch.length > 1) set.all(list);
+  else set.one(only[1]);
+}
 
 /** Fingers set, taken away, given to the other hand, accepted and refused. */
 export function fingerActions(desk: MarkDesk) {
@@ -35,17 +57,27 @@ export function fingerActions(desk: MarkDesk) {
         : {};
     return { noteId: n.id, finger: { finger, ...place } };
   };
+  const setFinger = (finger: string): void => {
+    if (!note) return;
+    const below = nextBelow(note, notes);
+    if (below && !fingers.has(below.id)) model.setNoteId(below.id);
+    if (fingers.get(note.id)?.finger !== finger) onTheWay.typed(note.id, finger, variant);
+    setAll(`finger ${finger}`, [withPlace(note, finger)], {
+      stored: () => onTheWay.stored(note.id),
+      refused: () => onTheWay.refused(note.id),
+    });
+  };
   return {
-    setFinger: (finger: string): void => {
-      if (!note) return;
-      const below = nextBelow(note, notes);
-      if (below && !fingers.has(below.id)) model.setNoteId(below.id);
-      if (fingers.get(note.id)?.finger !== finger) onTheWay.typed(note.id, finger, variant);
-      setAll(`finger ${finger}`, [withPlace(note, finger)], {
-        stored: () => onTheWay.stored(note.id),
-        refused: () => onTheWay.refused(note.id),
-      });
-    },
+    setFinger,
+    typeDigit: (digit: string): void =>
+      typedDigit(desk, digit, {
+        one: setFinger,
+        all: (list) =>
+          setAll(
+            `${counted(list.length)} set to ${digit}`,
+            list.map(([n, finger]) => withPlace(n, finger)),
+          ),
+      }),
     /** Takes the fingers of the chosen note or stretch away. */
     clearFinger: (): void => {
       const there = stretch.filter((n) => fingers.has(n.id));
@@ -62,8 +94,8 @@ export function fingerActions(desk: MarkDesk) {
       else putOne('other hand', { ...base, kind: 'hand', noteId: note.id, hand: now === 'right' ? 'left' : 'right' });
     },
     refuseFinger: (): void => {
-      const p = note ? proposed.get(note.id) : undefined;
-      if (note && p) refuse(desk, `finger ${note.id} ${p.keys ?? p.finger}`, 'proposed finger refused');
+      const at = note ? fingerAt(note, fingers, proposed, refused) : null;
+      if (note && at?.source === 'suggested') refuse(desk, `finger ${note.id} ${at.text}`, 'proposed finger refused');
     },
     /** Takes over what is proposed for the stretch, else from the note in hand to the end of the section. */
     acceptFingers: (): void => {
@@ -74,7 +106,7 @@ export function fingerActions(desk: MarkDesk) {
       );
       setAll(
         `${counted(fresh.length)} accepted`,
-        fresh.map((n) => withPlace(n, proposed.get(n.id)?.keys ?? proposed.get(n.id)?.finger ?? '')),
+        fresh.map((n) => withPlace(n, fingerAt(n, fingers, proposed, refused)?.text ?? '')),
       );
     },
     takePrinted: (): void =>

@@ -12,7 +12,7 @@ import { PhraseLanes } from './phrase-lanes';
 /** The fingers of one staff in one engraved line. */
 function fingersOf(model: MarksModel, staff: number, layout: LineLayout) {
   const { notes, part, view, fingers, proposed, refused, noteId } = model;
-  return fingerLane(
+  const lane = fingerLane(
     notes.filter((n) => n.part === part?.id && n.staff === staff && layout.notes.has(n.id)),
     view,
     fingers,
@@ -20,6 +20,9 @@ function fingersOf(model: MarksModel, staff: number, layout: LineLayout) {
     refused,
     noteId,
   );
+  // The note in hand is seen whatever is shown.
+  const shown = new Set(seen(lane.texts, model));
+  return { ...lane, texts: lane.texts.filter((t) => t.chosen === true || shown.has(t)) };
 }
 
 function UpperFingers({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {

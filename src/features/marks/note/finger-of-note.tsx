@@ -3,6 +3,7 @@ import type { FingeredNote } from '@/core/fingering';
 import { dayOf, shortDay } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button } from '@/ui';
+import { fingerChoices } from '../finger-choices';
 import { fingerAt } from '../finger-view';
 import type { OfNote } from './of-note';
 
@@ -29,18 +30,12 @@ function placeInWords({ string, fret, position }: FingeredNote): string {
   return `; string ${string ?? ''}${fret === undefined ? '' : `, fret ${fret}`}${position ? `, ${position}` : ''}`;
 }
 
-function digitsFor(solver: OfNote['model']['solver']): readonly string[] {
-  return solver === 'keyboard' ? ['1', '2', '3', '4', '5'] : ['0', '1', '2', '3', '4'];
-}
-
 /** One button for every finger that could be set: digits, or the keys of a wind instrument. */
 function FingerButtons({ model, actions, note }: OfNote): ReactNode {
   const { wind, solver, fingers, proposed, refused } = model;
   const proposal = proposed.get(note.id);
   const now = fingerAt(note, fingers, proposed, refused)?.text;
-  const choices = wind
-    ? [proposal?.keys ?? '', ...(proposal?.alternates ?? [])].filter((keys) => keys !== '')
-    : digitsFor(solver);
+  const choices = fingerChoices(solver, proposal);
   return (
     <div className="mt-2 flex flex-wrap gap-1">
       {choices.map((choice) => (
