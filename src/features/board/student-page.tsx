@@ -84,8 +84,8 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
   const setWork = (ids: readonly string[], label: string): void => save(label, { pieceIds: [...ids] });
   const others = (pieces ?? []).filter((p) => !work.some((w) => w.id === p.id));
   return (
-    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
-      <div className="flex flex-col gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <div className="flex min-w-0 flex-col gap-3">
         <Panel
           title={`${student.name}’s climb`}
           aside={
@@ -102,7 +102,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
             </p>
           )}
         </Panel>
-        <div className="grid gap-3 xl:grid-cols-2">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3 xl:grid-cols-2">
           <Panel title="Tempo reached">
             {charts.tempo.length > 0 ? (
               <TimeChart label="Fastest tempo of each piece" kind="line" lines={charts.tempo} height={200} />
@@ -144,7 +144,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           </ul>
         </Panel>
       </div>
-      <div className="flex flex-col gap-3">
+      <div className="flex min-w-0 flex-col gap-3">
         <Panel title="In work">
           <ul>
             {work.map((p, i) => {
