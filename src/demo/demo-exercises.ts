@@ -52,13 +52,13 @@ interface Rows {
 /** The rows that adding an exercise comes to, as the demo keeps them. */
 function rowsOf(student: Student, exercise: Exercise, start: string, zone: Zone): Rows {
   const done = addExercise.run(
-    { pieces: [], students: [student] },
+    { pieces: [], students: [student], events: [] },
     {
       exercise,
       instrument: student.instrument,
       level: student.level ?? 'intermediate',
       teaching: teachingFor(student.teaching),
-      studentIds: [student.id],
+      studentId: student.id,
     },
     { now: start, zone, newId: () => student.id },
   );

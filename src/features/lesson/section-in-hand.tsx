@@ -3,7 +3,7 @@ import type { countArticulations } from '@/core/articulation';
 import { barsText } from '@/core/sections';
 import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Panel } from '@/ui';
+import { counted, Panel } from '@/ui';
 import { MarkedMusic } from '@/features/marks';
 import type { HearingContext, HearingModel } from './use-hearing';
 
@@ -49,7 +49,7 @@ function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
       ))}
       {minutes > 0 ? (
         <li className="text-slate">
-          Practised {minutes} minutes on {new Set(logs.map((e) => e.day)).size} days
+          Practised {counted(minutes, 'minute')} on {counted(new Set(logs.map((e) => e.day)).size, 'day')}
           {best > 0 ? `, up to ${best}` : ''}
         </li>
       ) : null}

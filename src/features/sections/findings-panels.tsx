@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { intervalsOf } from '@/core/sameness';
 import { barsText } from '@/core/sections';
 import { pitchName, type Score } from '@/core/score';
-import { Panel } from '@/ui';
+import { counted, Panel } from '@/ui';
 import type { Built } from '@/workers';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -170,7 +170,6 @@ export function Families({
 }
 
 const SIZES = ['', 'repeat', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'octave'];
-const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** Intervals, range and starting note of each hand in the chosen bars. */
 export function Intervals({

@@ -146,7 +146,7 @@ export function ExerciseDialog({ open, onClose }: { readonly open: boolean; read
         instrument: on,
         level: student?.level ?? 'intermediate',
         teaching: teachingFor(undefined, student?.teaching, settings?.teaching),
-        studentIds: student ? [student.id] : [],
+        studentId: student?.id ?? null,
       },
       {
         stored: ({ made }) => {

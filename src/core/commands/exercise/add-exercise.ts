@@ -1,5 +1,6 @@
 import { exerciseName } from '../../exercise';
-import { MOST, type Student } from '../../studio';
+import { heldEvents } from '../../mastery';
+import { MOST, type Student, type StudioEvent } from '../../studio';
 import { fail, ok } from '../../result';
 import { command, put } from '../command';
 import { gone } from '../refusals';
@@ -7,28 +8,44 @@ import { exerciseRows, idsOf, type NewExercise } from './exercise-rows';
 
 export interface AddExercise extends NewExercise {
   /** Who works on it from now on; nobody yet where none is named. */
-  readonly studentIds: readonly string[];
+  readonly studentId: string | null;
 }
 
-/** A student who works on an exercise, in front of the pieces; where these are whatever was heard, they stay so. */
-export const withExercise = (student: Student, pieceId: string): Student =>
-  student.pieceIds === undefined || student.pieceIds.includes(pieceId)
+/**
+ * A student who works on an exercise, in front of the pieces: those put down, else those that were met. Where neither
+ * is known the pieces in work stay whatever is heard or given.
+ */
+export function withExercise(student: Student, pieceId: string, met?: readonly string[]): Student {
+  const before = student.pieceIds ?? met;
+  return before === undefined || before.includes(pieceId)
     ? student
-    : { ...student, pieceIds: [pieceId, ...student.pieceIds].slice(0, MOST.piecesOfStudent) };
+    : { ...student, pieceIds: [pieceId, ...before].slice(0, MOST.piecesOfStudent) };
+}
+
+/** Pieces that a student was heard on or given, in the order in which they were met. */
+const metPieces = (events: readonly StudioEvent[]): readonly string[] => [
+  ...new Set(
+    heldEvents(events).flatMap((e) =>
+      e.kind === 'level' ? [e.pieceId] : e.kind === 'assignment' ? e.items.flatMap((i) => i.pieceId ?? []) : [],
+    ),
+  ),
+];
 
 /** Makes a technique exercise with its music and its ladder, or takes the one there is, for some students. */
 export const addExercise = command({
   asks: (args: AddExercise) => ({
     pieces: { ids: [idsOf(args).pieceId] },
-    students: { ids: args.studentIds },
+    students: { ids: args.studentId === null ? [] : [args.studentId] },
+    events: { studentId: args.studentId ?? '', kinds: ['level', 'assignment'] },
   }),
-  run: (stored, { studentIds, ...made }: AddExercise, moment) => {
+  run: (stored, { studentId, ...made }: AddExercise, moment) => {
     const { pieceId } = idsOf(made);
     const isThere = stored.pieces.length > 0;
-    if (stored.students.length < studentIds.length) return gone('student');
+    if (studentId !== null && stored.students.length === 0) return gone('student');
     const fresh = isThere ? ok([]) : exerciseRows(made, moment);
     if (!fresh.ok) return fresh;
-    const given = stored.students.map((s) => withExercise(s, pieceId)).filter((s) => !stored.students.includes(s));
+    const met = metPieces(stored.events);
+    const given = stored.students.map((s) => withExercise(s, pieceId, met)).filter((s) => !stored.students.includes(s));
     const name = exerciseName(made.exercise);
     if (isThere && given.length === 0) return fail('exercise-there', `${name} is on the shelf already.`);
     return ok({

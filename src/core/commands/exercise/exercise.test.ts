@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { teachingFor, type Ladder, type Piece, type Section } from '../../studio';
+import { teachingFor, type Ladder, type Piece, type Section, type StudioEvent } from '../../studio';
 import { does, nothing, piece, puts, refusal, runOn, student } from '../stored-for-tests';
 import { giveWeek, type Week } from '../week/give-week';
 import { addExercise } from './add-exercise';
@@ -13,11 +13,11 @@ const D_MAJOR: NewExercise = {
 };
 const ids = idsOf(D_MAJOR);
 const add = (stored: object, args: object = {}) =>
-  runOn(addExercise, { ...nothing, ...stored }, { ...D_MAJOR, studentIds: [], ...args });
+  runOn(addExercise, { ...nothing, ...stored }, { ...D_MAJOR, studentId: null, ...args });
 
 describe('an exercise of its own', () => {
   it('has music, one section and a ladder that begins with its notes and ends by heart', () => {
-    const done = does(addExercise, nothing, { ...D_MAJOR, studentIds: [] });
+    const done = does(addExercise, nothing, { ...D_MAJOR, studentId: null });
     expect(puts(done, 'pieces')).toMatchObject([{ id: ids.pieceId, title: 'Scale of D major, one octave' }]);
     expect(puts(done, 'sections')).toMatchObject([{ id: ids.sectionId, pieceId: ids.pieceId }]);
     const [ladder] = puts(done, 'ladders') as unknown as Ladder[];
@@ -39,7 +39,7 @@ describe('an exercise of its own', () => {
   it('is made for the instrument: bows for a violin, long tones for a flute, no hands', () => {
     const rungs = (instrument: 'violin' | 'flute') =>
       (
-        puts(does(addExercise, nothing, { ...D_MAJOR, instrument, studentIds: [] }), 'ladders') as unknown as Ladder[]
+        puts(does(addExercise, nothing, { ...D_MAJOR, instrument, studentId: null }), 'ladders') as unknown as Ladder[]
       )[0]?.rungs ?? [];
     expect(rungs('violin').map((r) => r.what)).toContain('A whole bow to each note, in tune before the next');
     expect(rungs('flute').map((r) => r.what)).toContain('Each note as a long tone of four counts');
@@ -49,12 +49,22 @@ describe('an exercise of its own', () => {
     const first = does(
       addExercise,
       { ...nothing, students: [student('s', { pieceIds: ['p'] })] },
-      { ...D_MAJOR, studentIds: ['s'] },
+      { ...D_MAJOR, studentId: 's' },
     );
     expect(puts(first, 'students')).toMatchObject([{ pieceIds: [ids.pieceId, 'p'] }]);
+    // Who never had pieces put down goes on with those that were met.
+    const heard = [
+      { id: 'e', at: '2026-05-20T15:00:00.000Z', kind: 'level', studentId: 's', pieceId: 'p', sectionId: 'a' },
+    ] as unknown as StudioEvent[];
+    const met = does(
+      addExercise,
+      { ...nothing, students: [student('s')], events: heard },
+      { ...D_MAJOR, studentId: 's' },
+    );
+    expect(puts(met, 'students')).toMatchObject([{ pieceIds: [ids.pieceId, 'p'] }]);
     const there = { pieces: [piece({ id: ids.pieceId })], students: [student('s', { pieceIds: [ids.pieceId] })] };
-    expect(refusal(add(there, { studentIds: ['s'] }))).toBe('exercise-there');
-    expect(refusal(add({}, { studentIds: ['gone'] }))).toBe('gone');
+    expect(refusal(add(there, { studentId: 's' }))).toBe('exercise-there');
+    expect(refusal(add({}, { studentId: 'gone' }))).toBe('gone');
     const wide = { ...D_MAJOR.exercise, octaves: 4 };
     expect(refusal(add({}, { exercise: wide, instrument: 'trumpet' }))).toBe('exercise-too-wide');
   });

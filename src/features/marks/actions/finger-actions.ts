@@ -2,13 +2,12 @@ import { toast } from 'sonner';
 import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
+import { counted } from '@/ui';
 import type { After } from '@/features/acts';
 import { digitRefused, fingerOfDigit } from '../finger-choices';
 import { fingerAt, isPrinted } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 import { refuse } from './suggestion-actions';
-
-const counted = (n: number): string => `${n} ${n === 1 ? 'finger' : 'fingers'}`;
 
 /** The next lower note of the same chord: chords are typed from the top down. */
 const nextBelow = (note: Note, notes: readonly Note[]): Note | undefined =>
@@ -74,7 +73,7 @@ export function fingerActions(desk: MarkDesk) {
         one: setFinger,
         all: (list) =>
           setAll(
-            `${counted(list.length)} set to ${digit}`,
+            `${counted(list.length, 'finger')} set to ${digit}`,
             list.map(([n, finger]) => withPlace(n, finger)),
           ),
       }),
@@ -105,7 +104,7 @@ export function fingerActions(desk: MarkDesk) {
         (n) => !fingers.has(n.id) && fingerAt(n, fingers, proposed, refused)?.source === 'suggested',
       );
       setAll(
-        `${counted(fresh.length)} accepted`,
+        `${counted(fresh.length, 'finger')} accepted`,
         fresh.map((n) => withPlace(n, fingerAt(n, fingers, proposed, refused)?.text ?? '')),
       );
     },
