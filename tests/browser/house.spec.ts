@@ -94,4 +94,12 @@ test('what a field does not take is said, and what was there stays', async ({ pa
   await expect
     .poll(async () => (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-imke'))
     .toMatchObject({ handSpanInSemitones: 13 });
+  // In the rows of a week, too.
+  await page.goto('/lesson?student=demo-imke&view=week');
+  const minutes = page.getByLabel(/^Minutes a day of Scale/);
+  const before = await minutes.inputValue();
+  await minutes.fill('plenty');
+  await minutes.press('Enter');
+  await expect(page.getByText('“plenty” is not kept: it takes a number from 1 to 120.')).toBeVisible();
+  await expect(minutes).toHaveValue(before);
 });

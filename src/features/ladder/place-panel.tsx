@@ -7,6 +7,7 @@ import type { Score } from '@/core/score';
 import type { Aside, Student } from '@/core/studio';
 import { isSection, kindOf, type WalkedPlace } from '@/core/way';
 import { Button, Panel, PickOne } from '@/ui';
+import { KeptField } from '@/features/drafts';
 import type { WayActions } from './way-actions';
 
 const ASIDES: readonly (readonly [Aside, string, string])[] = [
@@ -63,19 +64,18 @@ function Ends({ score, place, actions }: Pick<Props, 'score' | 'place' | 'action
 }
 
 function Name({ place, actions }: Pick<Props, 'place' | 'actions'>): ReactNode {
-  const [name, setName] = useState(place.section.name);
+  const { id, name } = place.section;
   return (
     <label className="flex flex-wrap items-center gap-2">
       Name
-      <input
+      <KeptField
+        draftKey={`name of ${id}`}
         className="field w-40"
         value={name}
         maxLength={100}
-        onChange={(e) => setName(e.target.value)}
-        onBlur={() => {
-          if (name.trim() !== '' && name !== place.section.name)
-            actions.change({ kind: 'name', sectionId: place.section.id, name });
-        }}
+        accepts={(text) => text.trim() !== ''}
+        wants="a name"
+        onKeep={(text, stored) => actions.change({ kind: 'name', sectionId: id, name: text }, stored)}
       />
     </label>
   );

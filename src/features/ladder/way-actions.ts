@@ -12,7 +12,8 @@ export function wayActions(piece: Piece, student: Student | null, setting: Ladde
     /** For the student who is looked at, else for everyone. */
     arrange: (edit: WayEdit, forAll = false): void =>
       run(arrangeWay, { pieceId, studentId: forAll ? null : (student?.id ?? null), edit }),
-    change: (edit: PlaceEdit): void => run(changePlace, { ...setting, pieceId, edit }),
+    change: (edit: PlaceEdit, stored: () => void = () => undefined): void =>
+      run(changePlace, { ...setting, pieceId, edit }, { stored }),
   };
 }
 

@@ -8,15 +8,13 @@ import { recapText, risesTooFast } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
 import { dayInWords, dayOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, Panel, PickOne } from '@/ui';
+import { Button, Panel } from '@/ui';
 import { showProblem, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
 import { suggestedWeek, toAssigned } from './suggested-week';
 import type { LessonModel } from './use-lesson';
-
-const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
-const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+import { WeekRow } from './week-row';
 
 const minutesOf = (items: readonly Assigned[]): number => items.reduce((sum, i) => sum + i.minutes * i.days.length, 0);
 const availableTo = (student: Student): number => student.minutesPerDay.reduce((a, b) => a + b, 0);
@@ -67,7 +65,6 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
       { studentId: student.id, lessonId: null, proposed, edit, exercises },
       stored === undefined ? {} : { stored },
     );
-  const edit = (id: string, what: Partial<Omit<Assigned, 'id'>>): void => change({ kind: 'change', id, change: what });
   const addOwn = (): void => {
     const what = own.text.trim();
     if (what === '') return;
@@ -165,92 +162,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
         ) : null}
         <ul className={`grid gap-2 ${given ? '' : 'rounded border border-dashed border-ink-3 p-2'}`}>
           {items.map((item) => (
-            <li key={item.id} className="border-t border-rule py-2 first:border-0">
-              <div className="flex flex-wrap items-center gap-2">
-                <span className={`min-w-0 flex-1 font-semibold ${item.kind === 'own' ? 'text-plum' : ''}`}>
-                  {item.what}
-                  <span className="block text-base font-normal text-ink-2">{item.why}</span>
-                </span>
-                <label className="flex items-center gap-1 text-ink-2">
-                  <input
-                    key={`${item.id} ${item.minutes}`}
-                    className="field figure w-16 text-center text-ink"
-                    inputMode="numeric"
-                    aria-label={`Minutes a day of ${item.what}`}
-                    defaultValue={item.minutes}
-                    onBlur={(e) => {
-                      const n = Number(e.target.value);
-                      if (n >= 1 && n <= 120 && n !== item.minutes) edit(item.id, { minutes: n });
-                    }}
-                  />
-                  min
-                </label>
-                <label className="flex items-center gap-1 text-ink-2">
-                  <input
-                    key={`${item.id} times ${item.timesADay}`}
-                    className="field figure w-14 text-center text-ink"
-                    inputMode="numeric"
-                    aria-label={`Times a day of ${item.what}`}
-                    defaultValue={item.timesADay}
-                    onBlur={(e) => {
-                      const n = Math.round(Number(e.target.value));
-                      if (n >= 1 && n <= 50 && n !== item.timesADay) edit(item.id, { timesADay: n });
-                    }}
-                  />
-                  a day
-                </label>
-                <Button
-                  look="quiet"
-                  big
-                  aria-label={`Take away ${item.what}`}
-                  onClick={() => change({ kind: 'remove', id: item.id })}
-                >
-                  Take away
-                </Button>
-              </div>
-              <div className="mt-1 flex flex-wrap items-center gap-1" role="group" aria-label={`Days of ${item.what}`}>
-                {DAYS.map((d, i) => {
-                  const on = item.days.includes(i);
-                  return (
-                    <button
-                      key={DAY_NAMES[i]}
-                      type="button"
-                      aria-pressed={on}
-                      aria-label={DAY_NAMES[i] ?? ''}
-                      className={`figure size-11 rounded border ${on ? 'border-leaf-deep bg-leaf-wash font-bold' : 'border-rule text-ink-2'}`}
-                      onClick={() =>
-                        edit(item.id, {
-                          days: on ? item.days.filter((x) => x !== i) : [...item.days, i].sort((a, b) => a - b),
-                        })
-                      }
-                    >
-                      {d}
-                    </button>
-                  );
-                })}
-                <span className="ml-2">
-                  <PickOne
-                    label="by"
-                    value={item.by}
-                    choices={[
-                      ['', 'any time'],
-                      ['midweek', 'midweek'],
-                      ['lesson', 'next lesson'],
-                    ]}
-                    onPick={(v) => edit(item.id, { by: v === 'midweek' || v === 'lesson' ? v : '' })}
-                  />
-                </span>
-                <KeptField
-                  draftKey={`task cue ${student.id} ${item.id}`}
-                  className="field min-w-40 flex-1 bg-plum-wash text-plum"
-                  placeholder="a cue"
-                  label={`Cue for ${item.what}`}
-                  maxLength={300}
-                  value={item.cue}
-                  onKeep={(text, stored) => change({ kind: 'change', id: item.id, change: { cue: text } }, stored)}
-                />
-              </div>
-            </li>
+            <WeekRow key={item.id} item={item} studentId={student.id} change={change} />
           ))}
         </ul>
         <div className="mt-3 flex flex-wrap items-end gap-2">
