@@ -103,3 +103,25 @@ test('what a field does not take is said, and what was there stays', async ({ pa
   await expect(page.getByText('“plenty” is not kept: it takes a number from 1 to 120.')).toBeVisible();
   await expect(minutes).toHaveValue(before);
 });
+
+test('nothing moves for those who asked for less motion', async ({ page }) => {
+  const longest = (): Promise<number> =>
+    page.evaluate(() =>
+      Math.max(
+        ...[...document.querySelectorAll('*')].flatMap((e) => {
+          const { transitionDuration, animationDuration } = getComputedStyle(e);
+          return [transitionDuration, animationDuration].map((d) => parseFloat(d) || 0);
+        }),
+      ),
+    );
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Add an exercise' }).click();
+  await expect(page.getByRole('button', { name: 'Add the exercise' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page
+    .locator('[data-sonner-toaster], section[aria-label^="Notifications"]')
+    .first()
+    .waitFor({ state: 'attached' });
+  expect(await longest()).toBe(0);
+});
