@@ -13,8 +13,8 @@ const ACCIDENTALS: Readonly<Record<number, string>> = { [-2]: '__', [-1]: '_', 0
 const MIDDLE = 4;
 
 /** A note in ABC; what the key does not hold already has its sign. */
-function noteText({ step, alter, octave }: WrittenPitch, isAltered: boolean): string {
-  const sign = isAltered ? (alter === 0 ? '=' : (ACCIDENTALS[alter] ?? '')) : '';
+function noteText({ step, alter, octave, raised }: WrittenPitch): string {
+  const sign = raised ? (alter === 0 ? '=' : (ACCIDENTALS[alter] ?? '')) : '';
   const letter = octave > MIDDLE ? step.toLowerCase() : step;
   const marks = octave > MIDDLE ? "'".repeat(octave - MIDDLE - 1) : ','.repeat(MIDDLE - octave);
   return `${sign}${letter}${marks}`;
@@ -29,12 +29,11 @@ function lineText(exercise: Exercise, octave: number, notesABeat: number): strin
     .map((step, i) => {
       const pitch = pitchAt(exercise, octave, step);
       if (!pitch) return '';
-      const isLeading = exercise.mode === 'minor' && ((step % 7) + 7) % 7 === 6;
       const isLast = i === all.length - 1;
       const rest = perBar - (i % perBar);
       const beatEnds = (i + 1) % notesABeat === 0;
       const barEnds = (i + 1) % perBar === 0;
-      return `${noteText(pitch, isLeading)}${isLast && rest > 1 ? rest : ''}${isLast ? ' |]' : barEnds ? ' | ' : beatEnds ? ' ' : ''}`;
+      return `${noteText(pitch)}${isLast && rest > 1 ? rest : ''}${isLast ? ' |]' : barEnds ? ' | ' : beatEnds ? ' ' : ''}`;
     })
     .join('');
 }

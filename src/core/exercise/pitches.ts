@@ -9,6 +9,8 @@ export interface WrittenPitch {
   readonly alter: number;
   readonly octave: number;
   readonly midi: number;
+  /** Not as the key signature has it: the leading note of a minor scale. */
+  readonly raised: boolean;
 }
 
 const SEMITONES = [0, 2, 4, 5, 7, 9, 11] as const;
@@ -28,9 +30,9 @@ export function pitchAt(exercise: Exercise, tonicOctave: number, step: number): 
   const octave = Math.floor(at / LETTERS);
   const name = STEPS[index];
   if (name === undefined) return null;
-  const isLeading = exercise.mode === 'minor' && ((step % LETTERS) + LETTERS) % LETTERS === LEADING;
-  const alter = keyAlter(key, name) + (isLeading ? 1 : 0);
-  return { step: name, alter, octave, midi: (octave + 1) * OCTAVE_SEMITONES + (SEMITONES[index] ?? 0) + alter };
+  const raised = exercise.mode === 'minor' && ((step % LETTERS) + LETTERS) % LETTERS === LEADING;
+  const alter = keyAlter(key, name) + (raised ? 1 : 0);
+  return { step: name, alter, octave, midi: (octave + 1) * OCTAVE_SEMITONES + (SEMITONES[index] ?? 0) + alter, raised };
 }
 
 const SIGNS: Readonly<Record<number, string>> = { [-2]: '𝄫', [-1]: '♭', 0: '', 1: '♯', 2: '𝄪' };

@@ -25,5 +25,5 @@ export { TEMPO_OVER, TEMPO_STEP } from './rungs/tempo';
 export { densestQuarter, startTempo } from './start-tempo';
 export { drawnOrder, startingPoints, type StartingPoint } from './starting-points';
 export { fromTemplateRungs, toTemplateRungs } from './templates';
-export { targetTempo } from './target-tempo';
+export { targetTempo, targetTempoFor } from './target-tempo';
 export { tempoSteps, type TempoPlan, type TempoSchool } from './tempo-steps';

@@ -1,4 +1,5 @@
 import { tempoAt, type Score } from '../score';
+import { withTargetOf, type Piece, type Student } from '../studio';
 
 /** Quarters a minute where nothing is printed. */
 const USUAL_TARGET = 90;
@@ -13,3 +14,15 @@ export function targetTempo(piece: { readonly targetTempo: number | null }, scor
   const bar = score.bars[from] ?? score.bars[0];
   return Math.round(piece.targetTempo ?? (bar ? tempoAt(score, bar.onset) : USUAL_TARGET));
 }
+
+/**
+ * The same for one student: their own target of the piece where they have one.
+ *
+ * @example targetTempoFor({ id: 'p', targetTempo: 90 }, { tempos: { p: 72 } }, score, 0) // → 72
+ */
+export const targetTempoFor = (
+  piece: Pick<Piece, 'id' | 'targetTempo'>,
+  student: Pick<Student, 'tempos'> | null,
+  score: Score,
+  from: number,
+): number => targetTempo(withTargetOf(piece, student), score, from);

@@ -5,7 +5,7 @@ export const isCopyOfChunk = ({ section }: WalkedPlace): boolean =>
   section.likeId !== null && kindOf(section) === 'chunk';
 
 /** A place that is no task by itself: a join where there is one already, a copy right behind what it is like. */
-export const standsWithOthers = (place: WalkedPlace, taken: readonly WalkedPlace[]): boolean =>
+const standsWithOthers = (place: WalkedPlace, taken: readonly WalkedPlace[]): boolean =>
   kindOf(place.section) === 'join'
     ? taken.some((p) => kindOf(p.section) === 'join')
     : isCopyOfChunk(place) && taken.some((p) => kindOf(p.section) === 'chunk');

@@ -11,6 +11,7 @@ import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { isSection } from '@/core/way';
 import { AddStudent } from './add-student';
+import { NoPiece } from './no-piece';
 import { chunksBySection, columnsOf, withChunks } from './board-columns';
 import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level-grid';
 import { saveMasteryCsv } from './mastery-csv';
@@ -259,26 +260,6 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
         </Panel>
       ) : null}
     </>
-  );
-}
-
-/** Students, and no piece they could climb yet. */
-function NoPiece({ students }: { readonly students: readonly Student[] }): ReactNode {
-  const where = useWhere();
-  return (
-    <div className="text-lg">
-      <p className="mb-2 text-ink-2">No piece is on the shelf yet: levels stand here once there is one.</p>
-      <div className="mb-3 flex flex-wrap gap-2">
-        {students.map((s) => (
-          <Button key={s.id} look="quiet" big onClick={() => where.change({ studentId: s.id })}>
-            {s.name}
-          </Button>
-        ))}
-      </div>
-      <Button look="primary" big onClick={() => where.go('shelf')}>
-        Bring in a piece
-      </Button>
-    </div>
   );
 }
 

@@ -3,10 +3,10 @@
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { instrumentOf } from '@/core/instruments';
-import { cautionsFor, densestQuarter, targetTempo, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
+import { cautionsFor, densestQuarter, targetTempoFor, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
 import type { Score } from '@/core/score';
-import { withTargetOf, type Rung } from '@/core/studio';
+import type { Rung } from '@/core/studio';
 import { barsInWords, kindOf, type WalkedPlace } from '@/core/way';
 import { useStudio } from '@/store';
 import { Button, Panel, TempoCurve } from '@/ui';
@@ -61,7 +61,7 @@ interface InHandProps {
 function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
   const { piece, score, player, played } = context;
   const { ladder, pace, student, teaching, actions } = model;
-  const target = targetTempo(withTargetOf(piece, student), score, inHand.from);
+  const target = targetTempoFor(piece, student, score, inHand.from);
   const steps =
     rung?.kind === 'tempo' && rung.tempo !== null && rung.tempoTo !== null
       ? tempoSteps({

@@ -1,9 +1,9 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { passSeconds, targetTempo } from '@/core/ladder';
+import { passSeconds, targetTempoFor } from '@/core/ladder';
 import { barsText, type PlacedSection } from '@/core/sections';
-import { withTargetOf, type Rung } from '@/core/studio';
+import type { Rung } from '@/core/studio';
 import { Button, LadderDrawing, Panel } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import { MarkedMusic } from '@/features/marks';
@@ -31,7 +31,7 @@ interface Props {
 function Target({ context: { piece, score }, model, inHand }: Pick<Props, 'context' | 'model' | 'inHand'>): ReactNode {
   const { student } = model;
   const own = student?.tempos?.[piece.id];
-  const target = targetTempo(withTargetOf(piece, student), score, inHand.from);
+  const target = targetTempoFor(piece, student, score, inHand.from);
   return (
     <label className="flex items-center gap-1.5 text-ink-2">
       {own === undefined ? 'Target' : `${student?.name ?? ''}’s target`}
@@ -69,7 +69,7 @@ function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Pr
   const standsOn = (studentId: string): string | null =>
     [...ladder.rungs].reverse().find((r) => doneBy(studentId).includes(r.id))?.id ?? null;
   const next = ladder.rungs.find((r) => !climbed.includes(r.id))?.id ?? null;
-  const target = targetTempo(withTargetOf(piece, model.student), score, inHand.from);
+  const target = targetTempoFor(piece, model.student, score, inHand.from);
   const minutes = Math.round(ladder.rungs.reduce((sum, r) => sum + (r.minutes ?? 0), 0) * model.pace);
   return (
     <div className="mt-3 px-2">

@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState, type RefObject } from 'react';
 import { toast } from 'sonner';
 import { recordLevel, tickRung } from '@/core/commands';
-import { targetTempo } from '@/core/ladder';
+import { targetTempoFor } from '@/core/ladder';
 import { instrumentOf } from '@/core/instruments';
 import {
   askedFacets,
@@ -15,7 +15,7 @@ import {
 import { nextRung } from '@/core/plan';
 import { compareRanges } from '@/core/sameness';
 import type { PlacedSection } from '@/core/sections';
-import { withTargetOf, type Facet, type Level, type Section } from '@/core/studio';
+import type { Facet, Level, Section } from '@/core/studio';
 import { HIGHEST, kindOf } from '@/core/way';
 import { useMarks, useStudio } from '@/store';
 import { useActs } from '@/features/acts';
@@ -60,7 +60,7 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
   const marks = useMarks(piece.id);
   const now = studio.now();
   const standing = placed ? model.standings.get(standingKey(model.student.id, placed.section.id)) : undefined;
-  const target = targetTempo(withTargetOf(piece, model.student), score, placed?.from ?? 0);
+  const target = targetTempoFor(piece, model.student, score, placed?.from ?? 0);
   const asked = useMemo(
     () =>
       placed

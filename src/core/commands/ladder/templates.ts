@@ -1,7 +1,7 @@
-import { fromTemplateRungs, targetTempo, toTemplateRungs } from '../../ladder';
+import { fromTemplateRungs, targetTempoFor, toTemplateRungs } from '../../ladder';
 import { fail, ok } from '../../result';
 import { placeSections, type PlacedSection } from '../../sections';
-import { ladderFor, type Section, withTargetOf } from '../../studio';
+import { ladderFor, type Section } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
 import { builtRungs, ladderRow, ownerOf, type LadderSetting } from './ladder-context';
@@ -37,7 +37,7 @@ export const keepTemplate = command({
           name,
           rungs: toTemplateRungs(
             ladder.rungs,
-            targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, placed.from),
+            targetTempoFor(piece, setting.student ?? null, setting.score, placed.from),
           ),
         }),
       ],
@@ -65,7 +65,7 @@ export const addTemplate = command({
     const ladder = ladderFor(stored.ladders, sectionId, owner?.player, owner?.studentId);
     const rungs = fromTemplateRungs(
       template.rungs,
-      targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, placed.from),
+      targetTempoFor(piece, setting.student ?? null, setting.score, placed.from),
       newId,
     );
     return ok({
@@ -95,10 +95,7 @@ export const shareOwnRungs = command({
       (r) => r.own,
     );
     if (own.length === 0) return fail('no-own-rungs', 'This ladder has no rungs of your own.');
-    const template = toTemplateRungs(
-      own,
-      targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, placed.from),
-    );
+    const template = toTemplateRungs(own, targetTempoFor(piece, setting.student ?? null, setting.score, placed.from));
     const others = all.filter((p) => to.includes(p.section.id));
     return ok({
       label: 'own rungs for the other sections',
@@ -107,7 +104,7 @@ export const shareOwnRungs = command({
         const base = ladder?.rungs ?? builtRungs(piece, p, all, stored.marks, setting);
         const fresh = fromTemplateRungs(
           template,
-          targetTempo(withTargetOf(piece, setting.student ?? null), setting.score, p.from),
+          targetTempoFor(piece, setting.student ?? null, setting.score, p.from),
           newId,
         ).filter((r) => !base.some((b) => b.what === r.what));
         return put('ladders', ladderRow(p.section, [...base, ...fresh], ladder?.removed, owner));
