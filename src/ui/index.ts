@@ -13,3 +13,4 @@ export { HandMap, type HandMapDrawing } from './hand-map';
 export { TempoCurve } from './tempo-curve';
 export { TimeChart, type ChartLine } from './time-chart';
 export { isValveText, KeyLane } from './key-picture';
+export { sentence } from './sentence';

@@ -21,7 +21,7 @@ import type { Conflict, KeptDocument, Section, Zone } from '@/core/studio';
 
 /** A file as it was read, with what the reader had to say. */
 export interface OpenedFile extends ReadPiece {
-  readonly notes: readonly string[];
+  readonly notes: readonly { readonly code: string; readonly message: string }[];
   /** Of a compressed file with several scores: all of them, and which this is. */
   readonly scores?: { readonly paths: readonly string[]; readonly path: string };
 }

@@ -47,7 +47,7 @@ function asFile({ read, ...rest }: OpenedPiece): OpenedFile {
     composer: score.composer,
     players: usualFirst(score),
     warnings: score.warnings.length,
-    notes: score.warnings.map((w) => w.message),
+    notes: score.warnings.map(({ code, message }) => ({ code, message })),
     remembered: read.miscellaneous[REMEMBERED_FIELD] ?? null,
   };
 }

@@ -3,6 +3,7 @@ import {
   add,
   compare,
   fraction,
+  fractionText,
   meterQuarters,
   parseMeter,
   subtract,
@@ -56,7 +57,7 @@ function typedBar(
   const events = voice.bars[0]?.events ?? [];
   const length = events.reduce<Fraction>((sum, e) => add(sum, e.duration), ZERO);
   const missing = subtract(size, length);
-  if (missing.n < 0) say(`holds ${length.n / length.d} quarters where the bar has ${size.n / size.d}`);
+  if (missing.n < 0) say(`holds ${fractionText(length)} quarters where the bar has ${fractionText(size)}`);
   return missing.n > 0 && events.length > 0 ? [...events, plainEvent('hidden-rest', missing)] : events;
 }
 

@@ -1,4 +1,4 @@
-import { beatOnsets, pickupLength, struckNotes, type Note, type Score } from '../score';
+import { beatOnsets, isBlankBetween, pickupLength, struckNotes, type Note, type Score } from '../score';
 import { insideSlurs } from './inside-slurs';
 
 /** What a place costs, chosen by us: less is better. A rest costs nothing. */
@@ -116,7 +116,7 @@ export function breathPlaces(score: Score, phraseEnds: readonly number[] = []): 
     const splits = line - end < pickup;
     let cost = free ? 0 : splits && !endsPhrase ? w.splitsUpbeat : w.inBar;
     if (printed) reasons.push('printed');
-    if (rest) reasons.push('rest');
+    if (rest) reasons.push(isBlankBetween(score.bars, end, next.note.onset) ? 'then nothing is written' : 'rest');
     if (endsPhrase) {
       reasons.push('end of the phrase');
       if (!free) cost = w.phraseEnd;

@@ -1,4 +1,14 @@
-import { barSeconds, beatOnsets, fraction, fractionText, struckNotes, type Bar, type Note, type Score } from '../score';
+import {
+  barSeconds,
+  beatOnsets,
+  fraction,
+  fractionText,
+  isBlankBar,
+  struckNotes,
+  type Bar,
+  type Note,
+  type Score,
+} from '../score';
 import type { QuarterBpm } from '../units';
 import { handReasons, type StruckNote } from './hand-difficulty';
 import { barReasons } from './hands-together';
@@ -23,6 +33,8 @@ export interface BarDifficulty {
   readonly hands: readonly HandDifficulty[];
   /** The first bar with the very same notes, where this is not it: learned there, it is no new trouble. */
   readonly copyOf: number | null;
+  /** Nothing is written here: how hard it is, is not known. */
+  readonly blank?: true;
 }
 
 /** What the fingering of an instrument adds to a bar: its own trouble, in its own words. */
@@ -182,7 +194,8 @@ export function barDifficulties(score: Score, options: DifficultyOptions = {}): 
       score: tenth(total),
       reasons: [...best.values()].sort((x, y) => y.points - x.points),
       hands,
-      copyOf: wholeBars.of(face, index),
+      copyOf: isBlankBar(bar) ? null : wholeBars.of(face, index),
+      ...(isBlankBar(bar) ? { blank: true as const } : {}),
     };
   });
 }

@@ -129,7 +129,7 @@ const BRITISH: Readonly<Record<string, string>> = {
 function rhythmFacts(score: Score, names: 'american' | 'british'): Fact[] {
   const tally = new Tally();
   for (const e of [...score.notes, ...score.rests]) {
-    if (e.value === null || (e.kind === 'note' && (e.grace || e.chord))) continue;
+    if (e.value === null || e.aside === 'hidden' || (e.kind === 'note' && (e.grace || e.chord))) continue;
     const name = names === 'british' ? (BRITISH[e.value] ?? e.value) : e.value;
     const dotted = e.dots === 1 ? 'dotted ' : e.dots === 2 ? 'double-dotted ' : '';
     const tuplet = e.timeModification ? ` in ${e.timeModification.actual}s` : '';

@@ -1,4 +1,4 @@
-import { lastWhere, struckNotes, type Score } from '../score';
+import { isBlankBetween, lastWhere, struckNotes, type Score } from '../score';
 import type { BeatChord, Cadence, CadenceKind } from './harmony';
 import { isMinorMode, keyAt, type KeySpan } from './keys';
 
@@ -122,7 +122,8 @@ export function findCadences({ score, beats, keys, ends, alone }: Phrased): read
     if (!there) return [];
     const bar = score.bars[there.bar];
     const last = lastNote(tune, start, to, there.length, bar?.length ?? there.length);
-    if (!last) return [];
+    // A phrase that is not written to its end closes nowhere.
+    if (!last || isBlankBetween(score.bars, last.to, to)) return [];
     let at = chordBack(
       beats,
       lastWhere(beats, (b) => b.onset <= last.from),

@@ -173,8 +173,8 @@ function rungsOfHand(hand: 'right' | 'left', isStrum: boolean, start: number, ta
 
 /**
  * The ladder of a section, lowest rung first, from what its bars hold, how the student is taught and how far the
- * student is. Every rung has its reason in these bars; its minutes are an estimate. Bars without notes have a ladder of
- * counting only.
+ * student is. Every rung has its reason in these bars; its minutes are an estimate. Bars of rest have a ladder of
+ * counting only; bars that are not written, the steps that need no note to be known.
  *
  * @example
  * buildLadder({ score, from: 0, to: 3, instrument: 'piano', targetTempo: 80, sectionId: 'a' })[0].kind // → 'posture'

@@ -1,7 +1,7 @@
 import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
 import { patternsFor } from '../facts';
 import type { Entry } from '../players';
-import { freeTimeIn, type Note, type Score } from '../score';
+import { freeTimeIn, isBlankBar, type Note, type Score } from '../score';
 import { struckBars, type StruckBars } from './struck-bars';
 
 export interface Corner {
@@ -16,6 +16,8 @@ export interface SectionContent {
   readonly accompanied: boolean;
   readonly partner: string;
   readonly notes: number;
+  /** Something is played here, or may be: the bars are not written. */
+  readonly isPlayed: boolean;
   /** Name of the scale a run of it is found in, with the bar; null without a run. */
   readonly scaleRun: { readonly name: string; readonly bar: number } | null;
   /** Largest leap in semitones inside one staff, with the bar it lands in; null under an octave. */
@@ -156,10 +158,11 @@ export function pieceContent(
 export function sectionContent(piece: PieceContent, from: number, to: number): SectionContent {
   const { score, difficulties } = piece;
   const inside = piece.struck.slice(from, to + 1).flat();
+  const blank = score.bars.slice(from, to + 1).some(isBlankBar);
   const two = score.parts.find((p) => p.staves >= 2);
   const hands = two
     ? ([1, 2] as const)
-        .filter((s) => inside.some((n) => n.part === two.id && n.staff === s))
+        .filter((s) => blank || inside.some((n) => n.part === two.id && n.staff === s))
         .map((s) => (s === 1 ? 'right' : 'left'))
     : [];
   const columns = new Map<string, number>();
@@ -179,6 +182,7 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
     accompanied: piece.accompanied,
     partner: piece.partner ?? 'the partner',
     notes: inside.length,
+    isPlayed: inside.length > 0 || blank,
     scaleRun: scaleRun(score, inside),
     leap: largestLeap(inside),
     chordBars: chordBars.size,

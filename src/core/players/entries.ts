@@ -1,5 +1,5 @@
 /** Where a player comes in after bars of rest, and what is heard before. */
-import { isPickupBar, pitchName, spellMidi, type Note, type Score } from '../score';
+import { isBlankBar, isPickupBar, pitchName, spellMidi, type Note, type Score } from '../score';
 import { partNames } from './part-names';
 import { notesOfPart } from './notes-of-part';
 import { playedBy, soundingScore } from './played';
@@ -79,7 +79,7 @@ export function entriesOf(score: Score, player: Player): readonly Entry[] {
     const first = firsts.get(b);
     if (!first) {
       // A pick-up is no bar of rest.
-      rest = held.has(b) ? 0 : rest + (isPickupBar(score) && b === 0 ? 0 : 1);
+      rest = held.has(b) || isBlankBar(bar) ? 0 : rest + (isPickupBar(score) && b === 0 ? 0 : 1);
       return;
     }
     if (rest >= COUNTED_FROM)

@@ -155,7 +155,8 @@ function tokensOf(score: Score, bar: Bar, { strikes, rests }: Counted, way: Coun
   const { beats, shift } = beatsOf(score, bar, way);
   const system = COUNTING[way.system];
   const tokens = new Map<number, CountToken>();
-  const end = bar.onset + bar.length;
+  // What is not written is not counted.
+  const end = bar.blankFrom ?? bar.onset + bar.length;
   const put = (onset: number, text: string, sounding: boolean): void => {
     if (onset < end && !tokens.get(onset)?.sounding) tokens.set(onset, { onset: ticks(onset), text, sounding });
   };
@@ -192,7 +193,7 @@ function tokensOf(score: Score, bar: Bar, { strikes, rests }: Counted, way: Coun
  * Counting of one staff for bars `from` to `to`: what is struck is said; a beat that is held or rested, and a rest
  * where it begins, is a silent token. Voices of a staff that differ in rhythm are counted apart, the upper one first.
  * Example: dotted quarter, eighth tied to a quarter, quarter in 4/4 by meter gives 1 (2) & (3) 4 **[common practice]**.
- * A free bar has no beats and gives no tokens.
+ * A free bar has no beats and gives no tokens; nor is counted what is not written.
  *
  * @example
  * countStaff(scoreOf('C3/2 D/2 E2 |]'), 'P1', 1, 0, 0)[0].tokens.map((t) => t.text) // → ['1', '2', '&', '3', '4']

@@ -1,4 +1,4 @@
-import { playedSecondsOfBars, type Score } from '../score';
+import { isBlankBar, playedSecondsOfBars, type Score } from '../score';
 import { barLines, type BarContent } from './bar-content';
 import { barSimilarity } from './bar-similarity';
 
@@ -98,8 +98,9 @@ export function payOffTable(
     const row = new Float64Array(score.bars.length);
     for (let b = 0; b < row.length; b += 1) {
       const of = all[b] ?? 0;
-      // A bar with nothing to learn is paid for by any bar.
-      if (of === 0) row[b] = 1;
+      const bar = score.bars[b];
+      // A bar with nothing to learn is paid for by any bar; what is not written, by none.
+      if (of === 0) row[b] = bar && isBlankBar(bar) ? 0 : 1;
       else {
         let got = 0;
         for (let l = 0; l < creditOf.length; l += 1) {
@@ -120,7 +121,7 @@ const MOST_STEPS = 60;
 
 /**
  * The bars that, learned first, pay for the largest share of the played time: greedy, one bar at a time, until
- * everything is paid for. Each step holds all bars chosen so far. An empty piece gives no steps.
+ * everything is paid for that is written. Each step holds all bars chosen so far. An empty piece gives no steps.
  *
  * @example payOff(score)[0].bars // → [0]
  */

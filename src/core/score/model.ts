@@ -79,6 +79,11 @@ export interface Bar {
   readonly signs: BarSigns;
   /** Starts a new line or page in the print. */
   readonly lineBreak: boolean;
+  /**
+   * From here to the end of the bar nothing is written in any part, not even a rest: what is played there is not known.
+   * Absent where the bar is written to its end.
+   */
+  readonly blankFrom?: Ticks;
 }
 
 export type TieRole = 'start' | 'continue' | 'stop';

@@ -1,3 +1,4 @@
+import { isBlankBetween } from '../score';
 import { CUT_WEIGHTS } from './cut-weights';
 import { lastBefore, type MelodyEvent, type Phrasing } from './phrasing';
 
@@ -76,7 +77,8 @@ export function breathBefore(music: Phrasing, bar: number): BreathBefore {
     const at = bar - upbeat;
     const index = lastBefore(melody, at);
     const last = melody[index];
-    if (!last) continue;
+    // Between what is not written nothing is heard to end.
+    if (!last || isBlankBetween(music.score.bars, last.end, at)) continue;
     const found = [
       ...longNote(music, last, at),
       ...leadIn(music, melody[index - 1], last, at),

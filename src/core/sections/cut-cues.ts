@@ -1,4 +1,4 @@
-import { meterText, type Bar } from '../score';
+import { isBlankBar, meterText, type Bar } from '../score';
 import { CUT_WEIGHTS } from './cut-weights';
 import type { Phrasing } from './phrasing';
 
@@ -100,5 +100,6 @@ export const printedCues = (line: BarLine): Cue[] => {
   const endsPickup = line.bar.index === 1 && line.music.pickup > 0;
   return cuesOf(endsPickup ? OF_THE_BAR : [...AT_THE_LINE, ...OF_THE_BAR], line);
 };
-/** What the music itself says at a bar line. */
-export const musicCues = (line: BarLine): Cue[] => cuesOf(OF_THE_MUSIC, line);
+/** What the music itself says at a bar line; nothing beside bars that are not written. */
+export const musicCues = (line: BarLine): Cue[] =>
+  isBlankBar(line.bar) || isBlankBar(line.before) ? [] : cuesOf(OF_THE_MUSIC, line);

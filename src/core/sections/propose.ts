@@ -1,5 +1,5 @@
 import { barLines, differencesInWords, findSameness, movedInWords, type Sameness } from '../sameness';
-import { fraction, fractionText, type Score } from '../score';
+import { fraction, fractionText, isBlankBar, type Score } from '../score';
 import { cutsOf, type Cut } from './cuts';
 import { lettersFor, letterText, type Lettered } from './form-letters';
 import type { Lines, Range } from './likeness';
@@ -120,7 +120,15 @@ function described(
   const names = sectionNames(score, ranges, letters);
   const small = phraseLetters(lines, phrases);
   const quarters = (ticks: number): string => fractionText(fraction(ticks, score.ticksPerQuarter));
-  const sure = (bar: number): number => certaintyOf(bar === 0 ? undefined : cutAt.get(bar));
+  const isBlank = (bar: number): boolean => {
+    const there = score.bars[bar];
+    return there !== undefined && isBlankBar(there);
+  };
+  // Beside bars that are not written only what is printed says where something begins.
+  const sure = (bar: number): number => {
+    const cut = bar === 0 ? undefined : cutAt.get(bar);
+    return cut && !cut.printed && (isBlank(bar) || isBlank(bar - 1)) ? 0 : certaintyOf(cut);
+  };
   const upbeat = (bar: number): string => quarters(bar === 0 ? 0 : (cutAt.get(bar)?.upbeat ?? 0));
   return ranges.map(([from, to], i): ProposedSection => {
     const lettered = letters[i];
@@ -144,6 +152,7 @@ function described(
         ...(says === null ? [] : [says]),
         ...(words === null ? [] : [words]),
         ...(length === 4 || length === 8 ? [`${length} bars`] : []),
+        ...(score.bars.slice(from, to + 1).every(isBlankBar) ? ['its notes are not known'] : []),
       ],
       like: lettered?.like ?? null,
       certainty: sure(from),

@@ -1,5 +1,5 @@
 import { barLines, barSimilarity, type BarContent } from '../sameness';
-import type { Score } from '../score';
+import { isBlankBar, type Score } from '../score';
 
 /** Bars as indexes, both included. */
 export type Bars = readonly [number, number];
@@ -29,15 +29,22 @@ export interface PlaceLines {
   readonly staves: readonly (readonly BarContent[])[];
   /** Staves as hands or parts are named by a score: 1 is the right hand of a keyboard. */
   readonly staffNumbers: readonly (number | null)[];
+  /** Of each bar whether nothing is written in it: what is played there is not known. */
+  readonly blank: readonly boolean[];
 }
 
 export function placeLines(score: Score): PlaceLines {
   const { staves } = barLines(score);
-  return { staves: staves.map((s) => s.bars), staffNumbers: staves.map((s) => s.staff) };
+  return {
+    staves: staves.map((s) => s.bars),
+    staffNumbers: staves.map((s) => s.staff),
+    blank: score.bars.map(isBlankBar),
+  };
 }
 
-/** Whether anything is played in the bars. */
-export const isPlayed = ({ staves }: PlaceLines, [from, to]: Bars): boolean =>
+/** Whether anything is played in the bars, or may be: what is not written is learned from the page. */
+export const isPlayed = ({ staves, blank }: PlaceLines, [from, to]: Bars): boolean =>
+  blank.slice(from, to + 1).includes(true) ||
   staves.some((bars) => bars.slice(from, to + 1).some((b) => b.notes.length > 0));
 
 /** How a bar moved from its model, in staff steps; 0 where it is the same, null where it is another bar. */
@@ -93,9 +100,11 @@ function isEnough(otherness: readonly number[], moves: boolean): boolean {
  * What `place` is to `model`, an earlier place: the same, the same elsewhere, the same but for some bars; null where it
  * is another place. Each staff may move by itself, or stay.
  */
-export function copyOf({ staves }: PlaceLines, model: Bars, place: Bars): Copy | null {
+export function copyOf({ staves, blank }: PlaceLines, model: Bars, place: Bars): Copy | null {
   const length = place[1] - place[0] + 1;
   if (model[1] - model[0] + 1 !== length) return null;
+  // What is not written is like nothing.
+  if ([model, place].some(([from, to]) => blank.slice(from, to + 1).includes(true))) return null;
   const related = staves
     .map((bars) => staffRelation(bars.slice(model[0], model[1] + 1), bars.slice(place[0], place[1] + 1)))
     .filter(

@@ -6,7 +6,7 @@ import { barsText } from '@/core/sections';
 import type { Score } from '@/core/score';
 import type { Aside, Student } from '@/core/studio';
 import { isSection, kindOf, type WalkedPlace } from '@/core/way';
-import { Button, Panel, PickOne } from '@/ui';
+import { Button, Panel, PickOne, sentence } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import type { WayActions } from './way-actions';
 
@@ -184,7 +184,3 @@ export function PlacePanel({ score, place, next, student, minutes, actions }: Pr
     </Panel>
   );
 }
-
-/** With a capital and a full stop. */
-const sentence = (why: string): string =>
-  `${why.charAt(0).toUpperCase()}${why.slice(1)}${/[.!?]$/.test(why) ? '' : '.'}`;

@@ -2,7 +2,7 @@ import { minutesRange } from '@/core/ladder';
 import { COUNTING } from '@/core/rhythm';
 import { differencesInWords, movedInWords } from '@/core/sameness';
 import { barsText } from '@/core/sections';
-import type { Score } from '@/core/score';
+import { notFound, type Score } from '@/core/score';
 import type { NewMark, Teaching } from '@/core/studio';
 import type { Fingering } from '@/core/fingering';
 import { shareInWords, type Way } from '@/core/way';
@@ -30,7 +30,7 @@ const letters = (built: Built, score: Score): string =>
 
 function repeatsInWords(built: Built, score: Score): string {
   const [first, ...more] = built.repeats;
-  if (!first) return 'nothing comes again';
+  if (!first) return notFound(score.bars, 'nothing comes again');
   const where = `${barsText(score, first.a[0], first.a[1])} → ${barsText(score, first.b[0], first.b[1])}`;
   const how =
     first.kind === 'moved' || first.kind === 'sequence'
@@ -43,7 +43,7 @@ function repeatsInWords(built: Built, score: Score): string {
 
 function cornersInWords(built: Built, score: Score): string {
   const [first] = built.corners;
-  if (!first) return 'no bar stands out as harder than the rest';
+  if (!first) return notFound(score.bars, 'no bar stands out as harder than the rest');
   const name = (bar: number): string => score.bars[bar]?.name ?? '';
   const more = built.corners.slice(1, 4).map((c) => name(c.bar));
   const why = first.reasons[0]?.text ?? '';
@@ -106,7 +106,7 @@ function formParts({ score, sections }: PieceContext, { built, unknown }: FoundO
   ];
 }
 
-function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[] {
+function markParts({ piece, score }: PieceContext, found: FoundOfPiece): readonly Part[] {
   const { fingering, fingers, teaching, about, breaths, dynamics } = found;
   return [
     {
@@ -117,7 +117,7 @@ function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[
           ? 'this instrument has no fingers to write'
           : fingering.kind === 'asking'
             ? null
-            : few(fingers.length, 'note', 'all are there'),
+            : few(fingers.length, 'note', notFound(score.bars, 'all are there')),
       why: 'one fingering for everyone; how much of it is seen is set for each student',
       stage: 'marks',
       takes: fingers.length,
@@ -125,7 +125,7 @@ function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[
     {
       key: 'counts',
       title: 'Counts',
-      found: COUNTING[teaching.counting].label,
+      found: notFound(score.bars, COUNTING[teaching.counting].label),
       why: 'shown under the notes in Marks',
       stage: 'marks',
       takes: 0,
@@ -135,7 +135,9 @@ function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[
           {
             key: 'breaths' as const,
             title: 'Breaths',
-            found: found.isMarked ? few(breaths.length, 'breath', 'none is needed') : found.unknown,
+            found: found.isMarked
+              ? few(breaths.length, 'breath', notFound(score.bars, 'none is needed'))
+              : found.unknown,
             why: `for a breath of ${USUAL_BREATH} seconds`,
             stage: 'marks' as const,
             takes: breaths.length,
@@ -145,7 +147,7 @@ function markParts({ piece }: PieceContext, found: FoundOfPiece): readonly Part[
     {
       key: 'dynamics',
       title: 'Dynamics',
-      found: found.isMarked ? few(dynamics.length, 'mark', 'all are there') : found.unknown,
+      found: found.isMarked ? few(dynamics.length, 'mark', notFound(score.bars, 'all are there')) : found.unknown,
       why: 'from the line, what comes again and the harmony',
       stage: 'marks',
       takes: dynamics.length,

@@ -40,7 +40,7 @@ export function AbcEditor({ piece }: { readonly piece: Piece }): ReactNode {
       }
       const { opened, kept } = edition.value;
       setProblem(null);
-      setNotes(opened.notes);
+      setNotes(opened.notes.map((n) => n.message));
       const { title, composer } = opened;
       run(
         setDocument,

@@ -63,7 +63,7 @@ function useKeepingGrid(piece: Piece) {
         return;
       }
       setProblem(null);
-      setNotes(opened.value.notes);
+      setNotes(opened.value.notes.filter((n) => n.code === 'grid').map((n) => n.message));
       run(
         setDocument,
         {
@@ -241,6 +241,9 @@ export function GridEditor({
   if (!bar) return null;
   const change: ChangeBar = (label, what, stored) => keep(label, changeBar(grid, index, what), stored);
   const number = score.bars[index]?.name ?? String(index + 1);
+  // A bar that is not begun is nothing to mend; one that is too short or too long is.
+  const here = score.warnings.filter((w) => w.bar === index && w.code !== 'bars-blank').map((w) => w.message);
+  const said = [...new Set([...here, ...notes])].slice(0, 3);
   const hands = grid.staves === 2 ? ['Right hand', 'Left hand'] : ['Notes'];
   return (
     <Panel
@@ -290,7 +293,7 @@ export function GridEditor({
           />
         ))}
         {problem ? <Problem>{problem}</Problem> : null}
-        {notes.length > 0 ? <p className="text-warn">{notes.slice(0, 3).join('; ')}</p> : null}
+        {said.length > 0 ? <Problem>{said.join('; ')}</Problem> : null}
         <BarSigns key={bar.id} bar={bar} number={number} pieceId={piece.id} change={change} />
       </div>
     </Panel>

@@ -1,5 +1,5 @@
 import type { HardBars } from '@/core/analysis';
-import type { Score } from '@/core/score';
+import { isBlankBar, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import type { StripBar, StripBracket } from '@/ui';
 
@@ -11,6 +11,7 @@ export function stripBars(score: Score, { difficulties, corners }: HardBars): St
     length: bar.length,
     difficulty: difficulties[i]?.score ?? 0,
     corner: hard.has(i),
+    ...(bar.blankFrom === undefined ? {} : { blank: isBlankBar(bar) ? ('whole' as const) : ('end' as const) }),
     repeatStart: bar.signs.repeatStart,
     repeatEnd: bar.signs.repeatEnd !== null,
     doubleBar: bar.signs.doubleBar !== null,

@@ -3,8 +3,8 @@
 import { useState, type ReactNode } from 'react';
 import { differencesInWords, movedInWords, type BeatSequence, type Repeat } from '@/core/sameness';
 import { barsText } from '@/core/sections';
-import { beatOnsets, type Score } from '@/core/score';
-import { Button, Panel } from '@/ui';
+import { notFound, beatOnsets, type Score } from '@/core/score';
+import { Button, Panel, sentence } from '@/ui';
 
 export const repeatKey = (r: Repeat): string =>
   `${r.kind} ${r.part ?? ''} ${r.staff ?? ''} ${r.a.join('-')} ${r.b.join('-')}`;
@@ -88,7 +88,7 @@ export function ComesAgain({
     <Panel title="Comes again">
       {score.parts.length > 1 ? <p className="mb-1 text-ink-2">In all parts together.</p> : null}
       {repeats.length === 0 && beatSequences.length === 0 ? (
-        <p className="text-ink-2">Nothing comes again in this piece.</p>
+        <p className="text-ink-2">{sentence(notFound(score.bars, 'nothing comes again in this piece'))}</p>
       ) : null}
       <ul>
         {shown.map((r) => {

@@ -3,8 +3,8 @@
 import type { ReactNode } from 'react';
 import { intervalsOf } from '@/core/sameness';
 import { barsText } from '@/core/sections';
-import { pitchName, type Score } from '@/core/score';
-import { counted, Panel } from '@/ui';
+import { notFound, pitchName, type Score } from '@/core/score';
+import { counted, Panel, sentence } from '@/ui';
 import type { Built } from '@/workers';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -76,7 +76,9 @@ export function Corners({
   const computed = selected === null ? undefined : analysis.difficulties[selected];
   return (
     <Panel title="Corners">
-      {analysis.corners.length === 0 ? <p className="text-ink-2">No bar stands out as harder than the rest.</p> : null}
+      {analysis.corners.length === 0 ? (
+        <p className="text-ink-2">{sentence(notFound(score.bars, 'no bar stands out as harder than the rest'))}</p>
+      ) : null}
       <ul>
         {analysis.corners.slice(0, 6).map((corner) => (
           <li key={corner.bar} className="border-t border-rule first:border-0">
@@ -101,7 +103,11 @@ export function Corners({
         <div className="mt-3 border-t border-rule pt-2">
           <p>
             Bar <span className="figure">{score.bars[selected]?.name}</span>:{' '}
-            <span className="figure">{computed.score.toFixed(1)}</span>
+            {computed.blank ? (
+              'not known, nothing is written'
+            ) : (
+              <span className="figure">{computed.score.toFixed(1)}</span>
+            )}
             {computed.reasons.length > 0 ? (
               <span className="text-ink-2"> ({computed.reasons.map((r) => r.text).join('; ')})</span>
             ) : null}

@@ -8,6 +8,8 @@ export interface StripBar {
   /** 0 to 10. */
   readonly difficulty: number;
   readonly corner: boolean;
+  /** Not written, or not to its end: what is played there is not known. */
+  readonly blank?: 'whole' | 'end';
   readonly repeatStart: boolean;
   readonly repeatEnd: boolean;
   readonly doubleBar: boolean;

@@ -42,12 +42,24 @@ function useSelecting({ bars, selection, onSelect, barUnder }: Props) {
 }
 
 /** Bars that are paid for are washed; where that is asked the others stay grey. */
-const fillOf = ({ paid }: StripBar): string =>
+const fillOf = ({ paid, blank }: StripBar): string =>
   paid === undefined
-    ? 'var(--color-leaf-wash)'
+    ? blank === 'whole'
+      ? 'var(--color-sheet)'
+      : 'var(--color-leaf-wash)'
     : paid
       ? 'color-mix(in srgb, var(--color-leaf) 40%, var(--color-sheet))'
       : 'var(--color-ground)';
+
+/** What the tile of a bar says of it. */
+const nameOfTile = ({ number, difficulty, corner, paid, blank }: StripBar): string =>
+  [
+    `bar ${number}`,
+    blank === 'whole' ? 'nothing is written' : `difficulty ${difficulty.toFixed(1)}`,
+    ...(blank === 'end' ? ['not written to its end'] : []),
+    ...(corner ? ['corner'] : []),
+    ...(paid ? ['known'] : []),
+  ].join(', ');
 
 function Tile({
   layout,
@@ -69,12 +81,7 @@ function Tile({
   const left = x(index);
   const width = Math.max(1, x(index + 1) - left - layout.tileGap);
   return (
-    <g
-      role="option"
-      id={id}
-      aria-selected={chosen}
-      aria-label={`bar ${bar.number}, difficulty ${bar.difficulty.toFixed(1)}${bar.corner ? ', corner' : ''}${bar.paid ? ', known' : ''}`}
-    >
+    <g role="option" id={id} aria-selected={chosen} aria-label={nameOfTile(bar)}>
       <rect x={left} y={tileTop} width={width} height={tallest} fill="transparent" />
       <rect
         x={left}
@@ -84,6 +91,7 @@ function Tile({
         fill={chosen ? 'var(--color-acorn-wash)' : fillOf(bar)}
         stroke={chosen ? 'var(--color-acorn)' : 'var(--color-rule-strong)'}
         strokeWidth={chosen ? 1.6 : 0.8}
+        strokeDasharray={bar.blank ? '3 3' : undefined}
       />
       {bar.corner ? (
         <path d={`M${left + width / 2 - 5} ${floor - height - 3} l5 -5 l5 5 z`} fill="var(--color-warn)" />

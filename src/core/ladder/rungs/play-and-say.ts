@@ -11,7 +11,7 @@ export const playAndSay: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    isSaid(f) && f.content.notes > 0 && inScope(f, 'unit', 'section')
+    isSaid(f) && f.content.isPlayed && inScope(f, 'unit', 'section')
       ? [
           one(
             'play-and-say',

@@ -9,6 +9,7 @@ const NOTHING: SectionContent = {
   accompanied: false,
   partner: 'the partner',
   entries: [],
+  isPlayed: true,
   notes: 12,
   scaleRun: null,
   leap: null,

@@ -26,7 +26,7 @@ export const slow: RungRule = {
   once: false,
   propose: (f) => [
     ...ornament(f),
-    ...(f.content.notes > 0 && inScope(f, 'phrase', 'section', 'whole', 'piece')
+    ...(f.content.isPlayed && inScope(f, 'phrase', 'section', 'whole', 'piece')
       ? [
           one(
             'slow',

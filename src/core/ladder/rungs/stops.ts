@@ -6,7 +6,7 @@ export const stops: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    inScope(f, 'phrase', 'section') && f.level !== 'advanced' && f.content.notes > 0
+    inScope(f, 'phrase', 'section') && f.level !== 'advanced' && f.content.isPlayed
       ? [
           one(
             'stops',

@@ -8,7 +8,7 @@ export const tap: RungRule = {
   once: false,
   propose: (f) =>
     (f.content.newRhythms.length > 0 || f.level === 'beginner') &&
-    f.content.notes > 0 &&
+    f.content.isPlayed &&
     f.level !== 'advanced' &&
     inScope(f, 'unit', 'section')
       ? [

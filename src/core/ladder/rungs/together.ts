@@ -6,7 +6,7 @@ export const together: RungRule = {
   inWeek: 'rung',
   once: false,
   propose: (f) =>
-    inScope(f, 'unit', 'section') && f.content.notes > 0 && f.content.hands.length >= 2
+    inScope(f, 'unit', 'section') && f.content.isPlayed && f.content.hands.length >= 2
       ? [one('together', 'Hands together without stops', 'both', f.start, f.times, doneBy(f), 'both hands as one')]
       : [],
 };

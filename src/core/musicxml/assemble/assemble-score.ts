@@ -1,6 +1,7 @@
 import {
   playingOrder,
   tieLinks,
+  withBlanks,
   withTiesClosed,
   writtenMidi,
   ZERO,
@@ -24,6 +25,7 @@ import type { RawMeasure } from '../measure';
 import { barLengths, splitHere } from './bar-lengths';
 import { barNames } from './bar-names';
 import { barSigns, NO_SIGNS } from './bar-signs';
+import { warnOfBlanks } from './blank-warnings';
 import { commonTicks } from './common-ticks';
 import { idGiver } from './ids';
 import { withPulses } from './pulse-of-bars';
@@ -278,13 +280,18 @@ export function assembleScore(assembly: Assembly): Score {
   if (notes !== ordered) warnOpenTies(notes, bars, warn);
   const order = playingOrder(bars);
   if (order.problem) warn('playing-order', order.problem, null, null, null);
+  const written = withBlanks(
+    withPulses({ bars, notes, ticksPerQuarter }, (bar) => parts.flatMap((p) => p.measures[bar]?.beamed ?? [])),
+    { ...contents, notes },
+  );
+  warnOfBlanks(written, ticksPerQuarter, warn);
   return {
     title: header.origin.movement || header.origin.work || header.credit,
     composer: header.composer,
     origin: header.origin,
     ticksPerQuarter,
     parts: modelParts,
-    bars: withPulses({ bars, notes, ticksPerQuarter }, (bar) => parts.flatMap((p) => p.measures[bar]?.beamed ?? [])),
+    bars: written,
     notes,
     rests: sortedByOnset(contents.rests),
     directions: sortedByOnset(contents.directions),
