@@ -12,6 +12,7 @@ import { fingerKeyboard, isFinger, TABLE_SPAN, type Finger, type Hand, type Hand
 import { fingerBowed, fingerFretted } from './strings';
 import type { Fingering } from './types';
 import { printedFingers, type FingeringLock } from './printed';
+import type { Refused } from './refused';
 import { fingerWind } from './winds';
 
 export interface FingeringRequest {
@@ -20,6 +21,8 @@ export interface FingeringRequest {
   /** Widest comfortable span in semitones; an adult's when left out. */
   readonly spanInSemitones?: number;
   readonly locks?: ReadonlyMap<string, FingeringLock>;
+  /** Not proposed again, as long as another answer is left. */
+  readonly refused?: Refused;
   readonly hands?: ReadonlyMap<string, Hand>;
   readonly openOrFourth?: 'open' | 'fourth';
   /** Play it all on one string (1 is the highest). */
@@ -35,6 +38,7 @@ export interface FingeringRequest {
 
 type Locks = ReadonlyMap<string, FingeringLock>;
 interface Range {
+  readonly refused?: Refused;
   readonly from?: number;
   readonly to?: number;
   readonly margins: boolean;
@@ -145,6 +149,7 @@ export function fingerScore(score: Score, request: FingeringRequest): Fingering 
   const { fingers } = instrumentOf(request.instrument);
   const range: Range = {
     margins: request.margins ?? false,
+    ...(request.refused === undefined ? {} : { refused: request.refused }),
     ...(request.from === undefined ? {} : { from: request.from }),
     ...(request.to === undefined ? {} : { to: request.to }),
   };

@@ -2,6 +2,7 @@ import { fingerChanges, type FingeredNote } from '@/core/fingering';
 import type { Note } from '@/core/score';
 import type { FingerMark, Teaching } from '@/core/studio';
 import type { LaneText } from '@/ui';
+import { fingerKey } from './refused-marks';
 
 export type FingerView = 'every' | 'changes' | 'first' | 'none' | 'boxes';
 export const FINGER_VIEWS: readonly (readonly [FingerView, string])[] = [
@@ -43,7 +44,7 @@ export function fingerAt(
   const p = proposed.get(note.id);
   const printed = printedText(note, p);
   if (printed) return { text: printed, source: 'printed' };
-  const text = p === undefined ? undefined : answersOf(p).find((t) => !refused.has(`finger ${note.id} ${t}`));
+  const text = p === undefined ? undefined : answersOf(p).find((t) => !refused.has(fingerKey(note.id, t)));
   return text === undefined ? null : { text, source: 'suggested' };
 }
 

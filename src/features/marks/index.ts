@@ -2,5 +2,6 @@
 export { MarksScreen } from './marks-screen';
 export { MarkedMusic } from './marked-music';
 export { fingersOf } from './instrument';
+export { refusedFingers, refusedKeys } from './refused-marks';
 export { suggestionsFor, toMark, type Suggestion } from './suggestions';
 export { USUAL_BREATH } from './usual-breath';

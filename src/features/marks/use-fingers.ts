@@ -5,6 +5,7 @@ import type { Score } from '@/core/score';
 import { FULL_FINGERING, type FingerMark, type Mark, type Piece, type Student } from '@/core/studio';
 import { shownOf, useFingering, type Answer } from '@/features/score';
 import { fingersOf } from './instrument';
+import { refusedFingers } from './refused-marks';
 import type { ViewChoices } from './use-view-choices';
 
 /** The teacher's fingers as they are locked for the solver, which knows the printed ones itself. */
@@ -79,12 +80,14 @@ export function useFingers(
     () => new Map(marks.flatMap((m) => (m.kind === 'hand' ? [[m.noteId, m.hand] as const] : []))),
     [marks],
   );
+  const refused = useMemo(() => refusedFingers(marks), [marks]);
   const span = student?.handSpanInSemitones ?? null;
   const request = useMemo<FingeringRequest | null>(() => {
     if (solver === null) return null;
     return {
       instrument,
       locks: locksOf(score, fingers, solver === 'wind'),
+      refused,
       hands,
       from,
       to,
@@ -94,7 +97,7 @@ export function useFingers(
       ...(capo === '' ? {} : { capo: Number(capo) }),
       ...(span ? { spanInSemitones: span } : {}),
     };
-  }, [instrument, solver, score, fingers, hands, from, to, openOrFourth, onString, capo, span]);
+  }, [instrument, solver, score, fingers, refused, hands, from, to, openOrFourth, onString, capo, span]);
   // Proposals of another student, variant or instrument are never shown for this one.
   const forWhom = JSON.stringify([student?.id ?? null, instrument, variant, capo, onString, from, to]);
   const asked = useFingering(piece, player, forWhom, request);

@@ -12,6 +12,7 @@ import { useWhere } from '@/features/where';
 import { noteAtOnset } from './note-at-onset';
 import { usualView, type FingerView } from './finger-view';
 import { fingersOf } from './instrument';
+import { refusedKeys } from './refused-marks';
 import { suggestionsFor, type Suggestion } from './suggestions';
 import { phraseAround, useChosenNotes } from './use-chosen-notes';
 import { useFingers } from './use-fingers';
@@ -27,7 +28,7 @@ const FASTEST = 400;
 function useKept(marks: readonly Mark[], studentId: string | null) {
   return useMemo(
     () => ({
-      refused: new Set(marks.flatMap((m) => (m.kind === 'refused' ? [m.what] : []))),
+      refused: refusedKeys(marks),
       ornamentStyles: new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
       dynamics: marks.flatMap((m) => (m.kind === 'dynamic' ? [m] : [])),
       cues: marks.flatMap((m) => (m.kind === 'cue' && (m.studentId === null || m.studentId === studentId) ? [m] : [])),

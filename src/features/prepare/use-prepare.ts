@@ -8,7 +8,15 @@ import { teachingFor, type Mark, type NewMark } from '@/core/studio';
 import { useMarks, useSettings, useWays } from '@/store';
 import type { Built, Marking } from '@/workers';
 import { useActs } from '@/features/acts';
-import { fingersOf, suggestionsFor, toMark, USUAL_BREATH, type Suggestion } from '@/features/marks';
+import {
+  fingersOf,
+  refusedFingers,
+  refusedKeys,
+  suggestionsFor,
+  toMark,
+  USUAL_BREATH,
+  type Suggestion,
+} from '@/features/marks';
 import {
   shownOf,
   useAnalysis,
@@ -20,7 +28,6 @@ import {
 } from '@/features/score';
 import { partsOf, type PartKey } from './prepare-parts';
 
-const NOTHING_REFUSED = new Set<string>();
 const NO_MARKS: readonly Mark[] = [];
 
 /** The fingers that are proposed, as marks; those printed stay as they are. */
@@ -77,7 +84,7 @@ function useFound(context: PieceContext) {
     piece,
     player,
     'prepare',
-    fingersOf(instrument) === null ? null : { instrument, margins: true },
+    fingersOf(instrument) === null ? null : { instrument, margins: true, refused: refusedFingers(marks) },
   );
   const request = useMemo(
     () =>
@@ -95,7 +102,7 @@ function useFound(context: PieceContext) {
   const shownMarking: Marking | null = shownOf(marking);
   const ids = useMemo(() => new Set(played.notes.map((n) => n.id)), [played]);
   const suggestions = useMemo(
-    (): readonly Suggestion[] => (shownMarking ? suggestionsFor(shownMarking, ids, marks, NOTHING_REFUSED) : []),
+    (): readonly Suggestion[] => (shownMarking ? suggestionsFor(shownMarking, ids, marks, refusedKeys(marks)) : []),
     [shownMarking, ids, marks],
   );
   return {

@@ -4,6 +4,7 @@ import type { Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import { useMarks } from '@/store';
 import type { StripArc } from '@/ui';
+import { refusedKeys } from '@/features/marks';
 import { useAnalysis, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { repeatKey, repeatWords } from './comes-again';
@@ -32,7 +33,7 @@ function useSaid({ piece, score }: PieceContext) {
   return useMemo(() => {
     const index = new Map(score.bars.map((b) => [b.id, b.index as number]));
     return {
-      refused: new Set((marks ?? []).flatMap((m) => (m.kind === 'refused' ? [m.what] : []))),
+      refused: refusedKeys(marks ?? []),
       ratings: new Map(
         (marks ?? []).flatMap((m) => {
           const bar = m.kind === 'rating' ? index.get(m.barId) : undefined;

@@ -1,5 +1,6 @@
 import { type Key, type Note, type Score, staffPosition } from '../../score';
 import { runnerUp, type Answer } from '../runner-up';
+import type { Refused } from '../refused';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { earlierFingers, type Model } from './earlier-fingers';
 import { columnsOf, handsOf, type HandChoice, type HandColumn } from './hands';
@@ -16,6 +17,8 @@ export interface KeyboardRequest {
   readonly spanInSemitones: number;
   /** Note id → finger the teacher set. */
   readonly locks: ReadonlyMap<string, Finger>;
+  /** Note id → fingers the teacher does not want. */
+  readonly refused?: Refused;
   /** Note id → hand the teacher chose. */
   readonly hands?: ReadonlyMap<string, Hand>;
   /** Bars to finger, both included; the whole piece when left out. Notes around them still count as context. */
@@ -72,12 +75,19 @@ interface SolvedHand {
 const byKey = (a: Note, b: Note): number => (a.midi ?? 0) - (b.midi ?? 0);
 
 /** A column as the solver sees it: all keys that are down, low to high. */
-function eventOf(column: HandColumn, standard: Finger | null, locks: ReadonlyMap<string, Finger>): HandEvent {
+function eventOf(
+  column: HandColumn,
+  standard: Finger | null,
+  { locks, refused }: Pick<KeyboardRequest, 'locks' | 'refused'>,
+): HandEvent {
   const all = [...column.notes, ...column.held].sort(byKey);
   return {
     keys: all.map((n) => n.midi ?? 60),
     held: all.map((n) => column.held.includes(n)),
     locked: all.map((n) => locks.get(n.id) ?? null),
+    ...(refused && all.some((n) => refused.has(n.id))
+      ? { refused: all.map((n) => FINGERS.filter((f) => refused.get(n.id)?.includes(String(f)) ?? false)) }
+      : {}),
     // The hand of a scale is free to pass the thumb; one that holds a key is not.
     standard: column.held.length === 0 ? standard : null,
     wanted: all.map(() => null),
@@ -118,7 +128,7 @@ function solveOne(score: Score, notes: readonly Note[], hand: Hand, request: Key
   // Longer runs come first and keep their fingers where runs meet.
   for (const run of runs)
     for (const [event, finger] of run.fingers) if (!standard.has(event)) standard.set(event, finger);
-  const events = columns.map((c, i) => eventOf(c, standard.get(i) ?? null, request.locks));
+  const events = columns.map((c, i) => eventOf(c, standard.get(i) ?? null, request));
   const spans = spansFor(request.spanInSemitones);
   const first = solveHand(events, hand, spans);
   // Once more with the fingers that the same bar had when it first came: the same material gets the same fingering.

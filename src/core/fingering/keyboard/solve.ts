@@ -15,6 +15,7 @@ import {
   type Played,
 } from './rules';
 import { isBlackKey } from '../../score';
+import { withoutRefused } from '../refused';
 import { FINGERS, type Finger, type Spans } from './spans';
 import type { Hand } from './standard';
 
@@ -26,6 +27,8 @@ export interface HandEvent {
   readonly held: readonly boolean[];
   /** A finger each note must have, or null. */
   readonly locked: readonly (Finger | null)[];
+  /** Fingers that are not wanted, by note; absent where all may be taken. */
+  readonly refused?: readonly (readonly Finger[])[];
   /** The standard finger of a scale or arpeggio, for a single note. */
   readonly standard: Finger | null;
   /** The fingers the same notes, or the same figure elsewhere, had where they came before, or null. */
@@ -43,9 +46,19 @@ export type Assignment = readonly Finger[];
 
 /**
  * Fingers that can take the notes: in the order of the keys, locks kept; with more than five notes neighbours share
- * fingers.
+ * fingers. What was refused is left out where others are left.
  */
 export function assignmentsOf(event: HandEvent, hand: Hand): readonly Assignment[] {
+  const all = allAssignments(event, hand);
+  const { refused } = event;
+  return refused
+    ? withoutRefused(all, (fingers) =>
+        fingers.some((f, i) => event.locked[i] === null && (refused[i]?.includes(f) ?? false)),
+      )
+    : all;
+}
+
+function allAssignments(event: HandEvent, hand: Hand): readonly Assignment[] {
   const out: Finger[][] = [];
   const n = event.keys.length;
   const grow = (so: readonly Finger[]): void => {

@@ -1,6 +1,7 @@
 /** Where a note can be stopped on a bowed instrument: string, position, finger. */
 import type { BowedStrings } from '../../instruments';
 import type { Note } from '../../score';
+import { withoutRefused, type Refused } from '../refused';
 import { aboveString } from './columns';
 
 export interface BowedRequest {
@@ -9,6 +10,8 @@ export interface BowedRequest {
     string,
     { readonly finger?: string; readonly string?: number; readonly position?: number }
   >;
+  /** Note id → fingers the teacher does not want. */
+  readonly refused?: Refused;
   /** Where both serve, the open string or the fourth finger. */
   readonly openOrFourth: 'open' | 'fourth';
   /** Play it all on this string, as an exercise; 1 is the highest. */
@@ -157,8 +160,9 @@ function framedStops(note: Note, string: number, semitones: number, frame: 'chro
 }
 
 /** Where a note can be stopped: all places, or those that the teacher's finger leaves. */
-export function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequest): Stop[] {
+export function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequest): readonly Stop[] {
   const lock = request.locks.get(note.id);
+  const refused = request.refused?.get(note.id);
   const all = instrument.strings.flatMap((open, string): Stop[] => {
     if (request.onString !== undefined && string !== request.onString - 1) return [];
     const { semitones, steps } = aboveString(note, open);
@@ -177,7 +181,9 @@ export function stopsOf(note: Note, instrument: BowedStrings, request: BowedRequ
           (lock.string === undefined || s.string === lock.string - 1) &&
           (lock.position === undefined || s.position === lock.position),
       )
-    : all;
+    : refused
+      ? withoutRefused(all, (s) => refused.includes(String(s.finger)))
+      : all;
   return kept.length > 0
     ? kept
     : lock?.finger !== undefined

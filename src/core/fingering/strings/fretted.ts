@@ -1,4 +1,5 @@
 import type { Note, Score } from '../../score';
+import { withoutRefused, type Refused } from '../refused';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { fingerShape } from './chord-shapes';
 import { stringColumns, type StringColumn } from './columns';
@@ -8,6 +9,8 @@ import { answersAt, runnerUp } from '../runner-up';
 
 export interface FrettedRequest {
   readonly locks: ReadonlyMap<string, { readonly finger?: string; readonly string?: number; readonly fret?: number }>;
+  /** Note id → fingers the teacher does not want. */
+  readonly refused?: Refused;
   readonly from?: number;
   readonly to?: number;
   readonly margins: boolean;
@@ -104,7 +107,12 @@ function placesOf(column: StringColumn, instrument: FrettedStrings, request: Fre
     if (!shape) continue;
     places.push({ stops: combo.map((s) => ({ ...s, finger: shape.fingers[s.string] ?? 0 })), hand: low });
   }
-  return places.sort((a, b) => own(a, instrument) - own(b, instrument)).slice(0, MOST_PLACES);
+  const wanted = withoutRefused(places, ({ stops }) =>
+    stops.some(
+      (s) => !request.locks.has(s.note.id) && (request.refused?.get(s.note.id)?.includes(String(s.finger)) ?? false),
+    ),
+  );
+  return [...wanted].sort((a, b) => own(a, instrument) - own(b, instrument)).slice(0, MOST_PLACES);
 }
 
 /** A place by itself; the short drone of a banjo is not for the tune. */

@@ -1,6 +1,7 @@
 import type { WindChart, WindFingering, WindKeys } from '../../instruments';
 import { keyAlter, spanSeconds, STEPS, struckNotes, writtenMidi, type Note, type Score } from '../../score';
 import { ticks } from '../../units';
+import { withoutRefused, type Refused } from '../refused';
 import type { FingeredNote, Fingering, FingeringWarning } from '../types';
 import { runnerUp, type Answer } from '../runner-up';
 import { cheapestPath, leastThrough } from '../strings';
@@ -8,6 +9,8 @@ import { cheapestPath, leastThrough } from '../strings';
 export interface WindRequest {
   /** Note id → keys the teacher set, as shown. */
   readonly locks: ReadonlyMap<string, string>;
+  /** Note id → keys the teacher does not want. */
+  readonly refused?: Refused;
   readonly from?: number;
   readonly to?: number;
   readonly margins: boolean;
@@ -123,6 +126,12 @@ function reasonFor(way: WindFingering, all: readonly WindFingering[], before: Wi
     : 'alternate: fewer fingers move here';
 }
 
+/** Whether the teacher does not want a fingering here. */
+const refusing =
+  ({ refused }: WindRequest) =>
+  (note: Note, { keys }: WindFingering): boolean =>
+    refused?.get(note.id)?.includes(keys) ?? false;
+
 /** Keys, valves or slide position for every note of a wind part, with the alternates of each note. */
 export function fingerWind(score: Score, instrument: WindKeys, request: WindRequest): Fingering {
   const part = score.parts.find((p) => score.notes.some((n) => n.part === p.id && n.midi !== null));
@@ -139,7 +148,7 @@ export function fingerWind(score: Score, instrument: WindKeys, request: WindRequ
   let before: Note | null = null;
   for (const { note, sounding } of struck) {
     const key = keyOf(note, instrument) + shift;
-    const ways = instrument.chart.notes.get(key) ?? [];
+    const ways = withoutRefused(instrument.chart.notes.get(key) ?? [], (w) => refusing(request)(note, w));
     const seconds = before ? spanSeconds(score, before.onset, note.onset) : 1;
     before = note;
     if (ways.length === 0) {

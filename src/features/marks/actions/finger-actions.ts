@@ -7,6 +7,7 @@ import type { After } from '@/features/acts';
 import { digitRefused, fingerOfDigit } from '../finger-choices';
 import { fingerAt, isPrinted } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
+import { fingerKey } from '../refused-marks';
 import { refuse } from './suggestion-actions';
 
 /** The next lower note of the same chord: chords are typed from the top down. */
@@ -94,7 +95,7 @@ export function fingerActions(desk: MarkDesk) {
     },
     refuseFinger: (): void => {
       const at = note ? fingerAt(note, fingers, proposed, refused) : null;
-      if (note && at?.source === 'suggested') refuse(desk, `finger ${note.id} ${at.text}`, 'proposed finger refused');
+      if (note && at?.source === 'suggested') refuse(desk, fingerKey(note.id, at.text), 'proposed finger refused');
     },
     /** Takes over what is proposed for the stretch, else from the note in hand to the end of the section. */
     acceptFingers: (): void => {
