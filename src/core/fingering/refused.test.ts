@@ -27,7 +27,8 @@ describe('a finger that was refused', () => {
           const now = answer(again.notes.find((n) => n.noteId === note.noteId));
           expect(now).not.toBe('');
           if (refused.includes(now)) return refused.length >= 1;
-          expect(again.cost).toBeGreaterThanOrEqual(cost - 1e-9);
+          // A hand is solved twice, the second time after what the first found: there the costs are of other rules.
+          if (instrument !== 'piano') expect(again.cost).toBeGreaterThanOrEqual(cost - 1e-9);
           cost = again.cost;
           refused.push(now);
         }
