@@ -5,6 +5,8 @@ export { dropDraft, keepDraft, readDraft } from './drafts';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
 export {
   useAllStandings,
+  useEveryPiece,
+  useEveryStudent,
   useFingerings,
   useLadders,
   useMarks,
@@ -12,6 +14,7 @@ export {
   usePages,
   usePiece,
   usePieces,
+  useRemoved,
   useSections,
   useSectionsOf,
   useSettings,
@@ -21,6 +24,7 @@ export {
   useTemplates,
   useUndoLabels,
   useWays,
+  type RemovedRow,
 } from './queries';
 export type { Done } from './run-command';
 export { storageProblem } from './stored-problem';

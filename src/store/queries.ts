@@ -1,9 +1,10 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo } from 'react';
 import { isSection } from '@/core/way';
 import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
-import { isTechnique } from '@/core/studio';
+import { isTechnique, parseRow } from '@/core/studio';
 import type {
   Ladder,
   Mark,
@@ -22,13 +23,24 @@ import { useStudio } from './studio-context';
 
 export type Loaded<T> = T | undefined;
 
-/** The pieces by their titles, technique exercises behind them. */
-export function usePieces(): Loaded<Piece[]> {
+/** A student or a piece that was removed. */
+export type RemovedRow =
+  | { readonly table: 'students'; readonly at: string; readonly row: Student }
+  | { readonly table: 'pieces'; readonly at: string; readonly row: Piece };
+
+/** All pieces by their titles, technique exercises behind them; those that are archived, too. */
+export function useEveryPiece(): Loaded<Piece[]> {
   const { db } = useStudio();
   return useLiveQuery(async () => {
     const all = await db.pieces.orderBy('title').toArray();
     return [...all.filter((p) => !isTechnique(p)), ...all.filter(isTechnique)];
   }, [db]);
+}
+
+/** The pieces that are chosen from: those that are not archived. */
+export function usePieces(): Loaded<Piece[]> {
+  const every = useEveryPiece();
+  return useMemo(() => every?.filter((p) => p.archived !== true), [every]);
 }
 
 /** The piece, `null` when there is none of that id, `undefined` while loading. */
@@ -84,9 +96,30 @@ export function usePages(pieceId: string | null): Loaded<Page[]> {
   );
 }
 
-export function useStudents(): Loaded<Student[]> {
+/** All students in the teacher's order; those that are archived, too. */
+export function useEveryStudent(): Loaded<Student[]> {
   const { db } = useStudio();
   return useLiveQuery(() => db.students.orderBy('order').toArray(), [db]);
+}
+
+/** The students who are taught: those that are not archived. */
+export function useStudents(): Loaded<Student[]> {
+  const every = useEveryStudent();
+  return useMemo(() => every?.filter((s) => s.archived !== true), [every]);
+}
+
+/** Students and pieces that were removed, with all they held, latest first. */
+export function useRemoved(): Loaded<readonly RemovedRow[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => {
+    const gone = await db.removed.where('table').anyOf(['students', 'pieces']).toArray();
+    const rows = gone.flatMap(({ table, at, row }): RemovedRow[] => {
+      if (row === null || (table !== 'students' && table !== 'pieces')) return [];
+      const parsed = parseRow(table, row);
+      return 'row' in parsed ? [{ table, at, row: parsed.row } as RemovedRow] : [];
+    });
+    return rows.sort((a, b) => (a.at < b.at ? 1 : -1));
+  }, [db]);
 }
 
 /** Standings by `student section`, of one piece, of one student, or of one student on one piece. */

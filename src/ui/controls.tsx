@@ -60,36 +60,6 @@ export function Panel({ title, aside, children, className = '', label }: PanelPr
   );
 }
 
-interface PickOneProps {
-  readonly label: string;
-  readonly value: string;
-  /** Value and name of each choice. */
-  readonly choices: readonly (readonly [string, string])[];
-  readonly onPick: (value: string) => void;
-  /** The label above and the list as wide as its place. */
-  readonly stacked?: boolean;
-}
-
-/** One of a few choices, with its label. */
-export function PickOne({ label, value, choices, onPick, stacked = false }: PickOneProps): ReactNode {
-  return (
-    <label className={stacked ? 'min-w-0 text-sm text-ink-2' : 'flex min-w-0 items-center gap-1.5 text-ink-2'}>
-      {label}
-      <select
-        className={`field min-w-0 text-ink ${stacked ? 'w-full text-base' : ''}`}
-        value={value}
-        onChange={(e) => onPick(e.target.value)}
-      >
-        {choices.map(([v, name]) => (
-          <option key={v} value={v}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
 /** What to do next where there is nothing yet. */
 export function EmptyState({ title, children }: { readonly title: string; readonly children: ReactNode }): ReactNode {
   return (

@@ -1,6 +1,6 @@
 /** The four drawings (bar strip, ladder, rung mark, mark lanes) and the small parts. They know nothing of the store. */
 export { BarStrip, type StripArc, type StripBar, type StripBracket, type StripJump } from './bar-strip';
-export { Button, EmptyState, Panel, PickOne, Problem } from './controls';
+export { Button, EmptyState, Panel, Problem } from './controls';
 export { counted } from './counted';
 export { downloadFile } from './download';
 export { EngravedLines, type LineLayout } from './engraved-lines';
@@ -14,3 +14,5 @@ export { TempoCurve } from './tempo-curve';
 export { TimeChart, type ChartLine } from './time-chart';
 export { isValveText, KeyLane } from './key-picture';
 export { sentence } from './sentence';
+export { Choose } from './choose';
+export { MoreMenu } from './more-menu';

@@ -75,7 +75,7 @@ export function KeyPicture({
         />
         {pressed.has('7') ? <circle cx={size * 2.1} cy={y(5)} r={r * 0.6} fill={colour} /> : null}
       </svg>
-      <span className="text-[13px]">{extras.join(' ')}</span>
+      <span className="text-[0.8125rem]">{extras.join(' ')}</span>
     </span>
   );
 }

@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { writeStudioFile, type Studio } from '../../src/core/studio';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { goTo, openOwnStudio, pick, storedRows } from './studio';
 
 const NOW = new Date();
 
@@ -77,7 +77,7 @@ test('sixty students by twenty sections: scrolled, moved in by keys, a level set
   await page.keyboard.press('End');
   await expect(page.getByRole('button', { name: /^Student 41, section S20:/ })).toBeFocused();
   await expect(page.getByRole('heading', { name: 'Hard for everyone' })).toBeVisible();
-  await page.getByRole('combobox', { name: 'by', exact: true }).selectOption('name');
+  await pick(page, 'by', 'name');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
   const csv = readFileSync(await (await download).path(), 'utf8').split('\r\n');
@@ -106,7 +106,7 @@ test('one student: the climb, what is in work, how the student is taught, practi
     )
     .toBe(1);
   // A chunk of the way by itself, under its section.
-  await page.getByLabel('What was practised').selectOption({ label: '\u2003bars 1–2' });
+  await pick(page, 'What was practised', 'bars 1–2');
   await page.getByLabel('Minutes practised', { exact: true }).fill('4');
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect
@@ -115,11 +115,11 @@ test('one student: the climb, what is in work, how the student is taught, practi
       return logs.find((e) => e['kind'] === 'practice' && e['minutes'] === 4 && e['times'] === 0)?.['sectionId'];
     })
     .toMatch(/^chunk/);
-  await page.getByLabel('From memory').selectOption('asked');
+  await pick(page, 'From memory', 'asked');
   await expect
     .poll(async () => (await storedRows(page, 'students', 'demo')).find((s) => s['id'] === 'demo-imke')?.['teaching'])
     .toMatchObject({ memory: 'asked' });
-  await page.getByLabel('Take up a piece').selectOption({ label: 'Sonatina of the Customs House (piano)' });
+  await pick(page, 'Take up a piece', 'Sonatina of the Customs House (piano)');
   await expect(page.getByRole('region', { name: 'In work' }).getByText('Sonatina of the Customs House')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
-import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
+import { bringMusic, goTo, openOwnStudio, pick, storedRows } from './studio';
 
 const MENUET = readFileSync('tests/pieces/petzold-menuet.musicxml', 'utf8');
 const CONTAINER =
@@ -28,7 +28,7 @@ test('a printed piece is laid out as bars, two of them typed, and its export ope
   await dialog.getByLabel('Bars').fill('12');
   await dialog.getByLabel('Meter').fill('3/4');
   await dialog.getByLabel('Key').fill('G');
-  await dialog.getByLabel('Staves').selectOption('1');
+  await pick(page, 'Staves', 'one');
   await dialog.getByRole('button', { name: 'Lay it out' }).click();
   await page.waitForURL(/\/read/);
   await expect(page.getByText('12 bars')).toBeVisible();
@@ -38,7 +38,7 @@ test('a printed piece is laid out as bars, two of them typed, and its export ope
   await page.keyboard.press('ArrowRight');
   await page.getByLabel(/^Notes of bar 2/).fill('n n n n n n');
   await expect(page.locator('[id="g2-p1-n6"]')).toBeVisible();
-  await page.getByLabel('Closing line').selectOption('repeat');
+  await pick(page, 'Closing line', 'repeat sign');
   await expect(page.getByText(/with repeats/).first()).toBeVisible();
 
   const download = page.waitForEvent('download');

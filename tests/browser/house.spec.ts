@@ -17,6 +17,7 @@ const ROUTES = [
   '/board?piece=demo-quay',
   '/board?student=demo-imke',
   '/files',
+  '/settings',
   '/about',
 ];
 /** Width, height, and the most that the frame may take of it. */

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { openAbc, openPiece } from '../../src/core/studio';
-import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
+import { bringMusic, goTo, openOwnStudio, pick, storedRows } from './studio';
 
 async function bringIn(page: Page, name: string, text: string): Promise<void> {
   await bringMusic(page, name, text);
@@ -29,8 +29,8 @@ test('fingers are proposed, two are locked and the rest follows, a student sees 
   await goTo(page, 'Marks');
 
   // Usually only where the hand changes place; on every note when that is asked for. Nothing is stored yet.
-  await expect(page.getByRole('combobox', { name: 'Fingers', exact: true })).toHaveValue('changes');
-  await page.getByRole('combobox', { name: 'Fingers', exact: true }).selectOption('every');
+  await expect(page.getByRole('button', { name: 'Fingers: changes only', exact: true })).toBeVisible();
+  await pick(page, 'Fingers', 'every note');
   await expect(rightHand(page).getByRole('button').nth(4)).toBeVisible();
   const before = await rightHand(page).getByRole('button').allTextContents();
   expect(before[0]).toBe('5');
@@ -68,7 +68,7 @@ test('fingers are proposed, two are locked and the rest follows, a student sees 
   const shownToAll = (await rightHand(page).getByRole('button').allTextContents()).length;
   await page.getByRole('button', { name: /^Student/ }).click();
   await page.getByRole('option', { name: 'Runa' }).click();
-  await page.getByLabel('Runa sees').selectOption('changes');
+  await pick(page, 'Runa sees', 'changes only');
   await expect
     .poll(async () => (await rightHand(page).getByRole('button').allTextContents()).length)
     .toBeLessThan(shownToAll);
@@ -251,13 +251,13 @@ test('the count follows the beams, two voices are counted apart, and 6/8 goes by
   );
   await goTo(page, 'Marks');
   await expect(counts).toContainText('12li1(2)');
-  await page.getByRole('combobox', { name: '6/8 and 3/8' }).selectOption('eighths');
+  await pick(page, '6/8 and 3/8', 'by eighths, 1 to 6');
   await expect(counts).toContainText('6');
   await expect
     .poll(async () => (await storedRows(page, 'pieces')).map((p) => p['teaching']))
     .toContainEqual({ compound: 'eighths' });
   await page.reload();
-  await expect(page.getByRole('combobox', { name: '6/8 and 3/8' })).toHaveValue('eighths');
+  await expect(page.getByRole('button', { name: '6/8 and 3/8: by eighths, 1 to 6' })).toBeVisible();
   await expect(counts).toContainText('6');
 });
 

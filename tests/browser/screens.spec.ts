@@ -23,6 +23,7 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Board', '/board?piece=demo-quay', 'Imke'],
   ['Pieces', '/board', 'Mirela'],
   ['Files', '/files', 'Save the studio file'],
+  ['Settings', '/settings', 'How you teach'],
   ['About', '/about', 'verovio'],
 ];
 

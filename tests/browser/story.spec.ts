@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { goTo, leaveDemo, openOwnStudio, storedRows } from './studio';
+import { goTo, leaveDemo, openOwnStudio, pick, storedRows } from './studio';
 
 const PIECE = 'tests/pieces/petzold-menuet.musicxml';
 
@@ -86,7 +86,7 @@ test('from an empty studio to records, over a reload, and into another browser',
     expect(
       Math.abs((digit?.x ?? 0) + (digit?.width ?? 0) / 2 - ((head?.x ?? 0) + (head?.width ?? 0) / 2)),
     ).toBeLessThan((head?.width ?? 0) / 2);
-    await page.getByLabel('Dynamic here').selectOption('mf');
+    await pick(page, 'Dynamic here', 'mf');
     await page.getByRole('combobox', { name: 'Cue' }).fill('like a bow to the partner');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('group', { name: 'Cues' }).first()).toContainText('like a bow to the partner');

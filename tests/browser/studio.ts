@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 /** Opens the teacher's own, empty studio as after a first visit and one click, which the story of a studio makes. */
 export async function openOwnStudio(page: Page): Promise<void> {
@@ -42,7 +42,11 @@ export function storedRows(
 
 /** Goes to a stage by its link and waits until it is there. */
 export async function goTo(page: Page, stage: string): Promise<void> {
-  await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+  const link = page.getByRole('link', { name: new RegExp(`^${stage}`) });
+  if (['Files', 'Settings', 'About'].includes(stage)) {
+    await page.getByRole('button', { name: 'Studio', exact: true }).click();
+    await page.getByRole('menuitem', { name: stage }).click();
+  } else await link.click();
   await page.waitForURL(new RegExp(`/${stage.toLowerCase()}`));
 }
 
@@ -74,8 +78,24 @@ export async function bringMusic(page: Page, name: string, content: string | Buf
     .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
   const onShelf = page.waitForURL(/\/prepare/);
   const asked = page.getByRole('button', { name: 'Put it on the shelf' });
-  await Promise.race([onShelf, asked.waitFor()]);
+  const twice = page.getByRole('button', { name: 'Bring it in all the same' });
+  await Promise.race([onShelf, asked.waitFor(), twice.waitFor()]);
+  if (await twice.isVisible()) {
+    await twice.click();
+    await Promise.race([onShelf, asked.waitFor()]);
+  }
   if (await asked.isVisible()) await asked.click();
   await onShelf;
   await goTo(page, 'Read');
+}
+
+/** Takes a choice from a list by what stands on it. */
+export async function pick(within: Page | Locator, list: string | RegExp, choice: string | RegExp): Promise<void> {
+  const button = within.getByRole('button', { name: typeof list === 'string' ? new RegExp(`^${list}: `) : list });
+  await button.click();
+  const page = 'page' in within && typeof within.page === 'function' ? within.page() : (within as Page);
+  await page
+    .getByRole('option', { name: choice, exact: typeof choice === 'string' })
+    .first()
+    .click();
 }

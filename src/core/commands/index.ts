@@ -52,6 +52,7 @@ export { addExercise } from './exercise/add-exercise';
 export { type NewExercise } from './exercise/exercise-rows';
 export { giveWeek, type Week, type WeekEdit } from './week/give-week';
 export { addStudent } from './people/add-student';
+export { bringBack, removeStudent } from './people/remove-student';
 export { changeStudent, type StudentChange } from './people/change-student';
 export { bringInPiece, type ReadPiece } from './pieces/bring-in-piece';
 export { setPlayer, type SetPlayer } from './pieces/set-player';

@@ -6,6 +6,7 @@
 export { exerciseCandidates, EXERCISES, studyCandidates, type ExerciseToMake } from './exercise-candidates';
 export { proposeExercises, type ExercisedPiece } from './propose-exercises';
 export { nextRung, weekCandidates, type WorkedPiece } from './candidates';
+export { nextThing, type NextFacts, type NextKind, type NextThing } from './next-thing';
 export { sectionsToHear, type PieceToHear, type ToHear } from './to-hear';
 export { wayCandidates } from './way-candidates';
 export { type WayWeek, type WayWork } from './way-work';

@@ -20,6 +20,8 @@ export const MOST = {
   leftOutOfWeek: 5000,
   repetitions: 2000,
   piecesOfStudent: 2000,
+  tag: 40,
+  tags: 40,
   ownCues: 1000,
   /** Base 64 characters of a page's picture. */
   picture: 30_000_000,

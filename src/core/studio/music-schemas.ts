@@ -66,6 +66,11 @@ export const pieceSchema = z.object({
   teaching: teachingSchema.partial().optional(),
   /** Section ids in the teacher's order of learning, from before there were ways; kept as it came. */
   learnOrder: z.array(id).max(MOST.sectionsOfPiece).optional(),
+  /** How hard it is, in the teacher's own words: a grade, a level, a book. */
+  grade: z.string().max(MOST.tag).optional(),
+  tags: z.array(z.string().min(1).max(MOST.tag)).max(MOST.tags).optional(),
+  /** Put away: off the shelf's first list and out of every choice, with everything kept. */
+  archived: z.boolean().optional(),
   addedAt: time,
   ...changed,
 });

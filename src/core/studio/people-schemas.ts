@@ -31,6 +31,8 @@ export const studentSchema = z.object({
   /** The pieces in work, in the order they are heard. */
   pieceIds: z.array(id).max(MOST.piecesOfStudent).optional(),
   teaching: teachingSchema.partial().optional(),
+  /** No longer taught: out of the lists, with everything kept. */
+  archived: z.boolean().optional(),
   order: z.number(),
   ...changed,
 });
@@ -43,6 +45,8 @@ export const settingsSchema = z.object({
   barWord: z.enum(['bar', 'measure']),
   noteNames: z.enum(['american', 'british']),
   teaching: teachingSchema.partial().optional(),
+  /** How large the text is, over what the browser says. */
+  textSize: z.enum(['usual', 'large', 'largest']).optional(),
   /** The teacher's own words for a gesture, `gesture family` → cue, and sentences said often. */
   gestureCues: z.record(z.string().max(80), z.string().max(200)).optional(),
   ownCues: z.array(z.string().min(1).max(200)).max(MOST.ownCues).optional(),

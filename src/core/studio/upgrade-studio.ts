@@ -159,7 +159,7 @@ const clamped = (row: Loose, field: string, most: number): Loose =>
   text(row[field]).length > most ? { ...row, [field]: clampText(text(row[field]), most) } : row;
 
 /**
- * A studio of version 2 (or 1, which only lacked templates) as versions 3 to 5 keep it. `zone` is where the studio is.
+ * A studio of version 2 (or 1, which only lacked templates) as versions 3 to 6 keep it. `zone` is where the studio is.
  *
  * @example
  * upgradeStudio({ ladders: [{ id: 'old', sectionId: 'a' }] }, 'UTC').studio.ladders

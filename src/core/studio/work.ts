@@ -10,17 +10,18 @@ export const isTechnique = (piece: Pick<Piece, 'exercise' | 'study'>): boolean =
 
 /**
  * The pieces a student works on: those put down for the student, in that order; else those the student was heard on or
- * given before, in the order of their titles.
+ * given before, in the order of their titles. What is archived is in nobody's work.
  *
  * @example
  * piecesInWork(student('s', { pieceIds: ['b'] }), [piece({ id: 'a' }), piece({ id: 'b' })],
  *   new Set()).map((p) => p.id) // → ['b']
  */
 export function piecesInWork(student: Student, pieces: readonly Piece[], met: ReadonlySet<string>): Piece[] {
+  const there = pieces.filter((p) => p.archived !== true);
   if (student.pieceIds !== undefined)
     return student.pieceIds.flatMap((id) => {
-      const piece = pieces.find((p) => p.id === id);
+      const piece = there.find((p) => p.id === id);
       return piece ? [piece] : [];
     });
-  return pieces.filter((p) => met.has(p.id));
+  return there.filter((p) => met.has(p.id));
 }

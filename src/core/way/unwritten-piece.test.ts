@@ -71,16 +71,18 @@ describe('a page of which some bars are typed', () => {
       ['bars-blank', 2],
       ['bar-short', 1],
     ]);
-    expect(score.warnings[1]?.message).toBe(
-      'bar 2: only 2 of its 3 quarters are written; the rest is not known',
-    );
+    expect(score.warnings[1]?.message).toBe('bar 2: only 2 of its 3 quarters are written; the rest is not known');
   });
 
   it('hears no rest and no long note before what is not written', () => {
     const score = read(typed(typed(page(8), 2, 'D2 E2 F2'), 3, 'G6'));
     const cut = analysisOf(score).sections.flatMap((s) => s.reasons);
     expect(cut).not.toContain('rest');
-    expect(analysisOf(score).harmony.beats.flatMap((b) => b.flags).join()).not.toContain('cadence');
+    expect(
+      analysisOf(score)
+        .harmony.beats.flatMap((b) => b.flags)
+        .join(),
+    ).not.toContain('cadence');
   });
 
   it('keeps a bar of rest that is written as a bar of rest', () => {
@@ -103,8 +105,7 @@ describe('a page of which some bars are typed', () => {
           (payOff.at(-1)?.sharePlayed ?? 0) <= written + 1e-9 &&
           way.steps.every(
             ({ chunk }) =>
-              chunk.like === null ||
-              score.bars.slice(chunk.from, chunk.to + 1).every((bar) => !isBlankBar(bar)),
+              chunk.like === null || score.bars.slice(chunk.from, chunk.to + 1).every((bar) => !isBlankBar(bar)),
           )
         );
       }),

@@ -5,14 +5,15 @@ import { dueState, hardSections, standingKey, type FoldedStanding } from '@/core
 import type { Level, Section, Student } from '@/core/studio';
 import { recordLevel } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
-import { useAllStandings, usePieces, useSectionsOf, useStandings, useStudents, useStudio } from '@/store';
-import { Button, EmptyState, Panel, PickOne } from '@/ui';
+import { useAllStandings, usePieces, useSectionsOf, useEveryStudent, useStandings, useStudio } from '@/store';
+import { Button, Choose, EmptyState, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { isSection } from '@/core/way';
 import { AddStudent } from './add-student';
 import { NoPiece } from './no-piece';
 import { chunksBySection, columnsOf, withChunks } from './board-columns';
+import { PastStudents } from './past-students';
 import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level-grid';
 import { saveMasteryCsv } from './mastery-csv';
 import { piecesCell, standingCell } from './standing-cell';
@@ -85,6 +86,11 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
     () => (where.pieceId === null ? (all ?? []) : [...(ofPiece?.values() ?? [])]),
     [where.pieceId, all, ofPiece],
   );
+  // Of who is archived or removed nothing is shown or counted here.
+  const shownStandings = useMemo(() => {
+    const there = new Set(students.map((s) => s.id));
+    return standings.filter((s) => there.has(s.studentId));
+  }, [standings, students]);
   const byKey = useMemo(() => new Map(standings.map((s) => [s.key, s])), [standings]);
   const byPiece = useMemo(() => {
     const map = new Map<string, FoldedStanding[]>();
@@ -160,7 +166,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
     <>
       <Panel label="Board">
         <div className="mb-3 flex flex-wrap items-center gap-3">
-          <PickOne
+          <Choose
             label="Show"
             value={filter}
             choices={[
@@ -171,7 +177,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
             ]}
             onPick={(v) => setFilter(v === 'in-work' || v === 'due' || v === 'at-risk' ? v : 'all')}
           />
-          <PickOne
+          <Choose
             label="by"
             value={sort}
             choices={[
@@ -184,8 +190,8 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
           />
           <Button
             className="ml-auto"
-            disabled={standings.length === 0}
-            onClick={() => act(() => saveMasteryCsv(standings, students, pieces, rows.places, studio.zone))}
+            disabled={shownStandings.length === 0}
+            onClick={() => act(() => saveMasteryCsv(shownStandings, students, pieces, rows.places, studio.zone))}
           >
             Save as CSV
           </Button>
@@ -269,9 +275,10 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
  */
 export function BoardScreen(): ReactNode {
   const where = useWhere();
-  const students = useStudents();
-  if (!students) return null;
-  const chosen = students.find((s) => s.id === where.studentId);
+  const every = useEveryStudent();
+  if (!every) return null;
+  const chosen = every.find((s) => s.id === where.studentId);
+  const students = every.filter((s) => s.archived !== true);
   if (chosen) return <StudentPage key={chosen.id} student={chosen} />;
   return (
     <div className="flex flex-col gap-3">
@@ -285,6 +292,7 @@ export function BoardScreen(): ReactNode {
       )}
       <Panel label="Students">
         <AddStudent />
+        <PastStudents archived={every.filter((s) => s.archived === true)} />
         <p className="mt-2 text-sm text-ink-2">
           Everything stays in this browser until you export it; local rules on children’s data are yours to follow.
         </p>

@@ -5,7 +5,7 @@ import type { Piece, Section, Student } from '@/core/studio';
 import { logPractice } from '@/core/commands';
 import { isSection } from '@/core/way';
 import { useStudio } from '@/store';
-import { Button } from '@/ui';
+import { Button, Choose } from '@/ui';
 import { useActs } from '@/features/acts';
 
 /** Sections of a piece, and under each the chunks, joins and lines of its way. */
@@ -65,23 +65,16 @@ export function LogPractice({ student, pieces, sections }: Props): ReactNode {
   if (pieces.length === 0) return null;
   return (
     <form className="mt-2 flex flex-wrap items-end gap-2" onSubmit={add}>
-      <select
-        className="field min-w-40 flex-1"
-        aria-label="What was practised"
+      <Choose
+        place="alone"
+        label="What was practised"
         value={chosen}
-        onChange={(e) => setWhere(e.target.value)}
-      >
-        {pieces.map((piece) => (
-          <optgroup key={piece.id} label={piece.title}>
-            <option value={piece.id}>{piece.title}, all of it</option>
-            {placesOf(piece, sections).map(([id, name]) => (
-              <option key={id} value={`${piece.id} ${id}`}>
-                {name}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </select>
+        choices={pieces.flatMap((piece) => [
+          [piece.id, `${piece.title}, all of it`] as const,
+          ...placesOf(piece, sections).map(([id, name]) => [`${piece.id} ${id}`, `\u2003${name}`] as const),
+        ])}
+        onPick={setWhere}
+      />
       <input
         className="field figure w-20"
         inputMode="numeric"

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { StudentChange } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import type { Student } from '@/core/studio';
-import { Panel, PickOne } from '@/ui';
+import { Choose, Panel } from '@/ui';
 import { KeptField } from '@/features/drafts';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -72,8 +72,8 @@ export function StudentDetails({ student, onSave }: Props): ReactNode {
           onSave('instrument changed', { instrument }, stored),
         )}
         {text('Age', student.age, (age, stored) => onSave('age changed', { age: age.slice(0, 20) }, stored))}
-        <PickOne
-          stacked
+        <Choose
+          place="stacked"
           label="How far"
           value={student.level ?? 'intermediate'}
           choices={[

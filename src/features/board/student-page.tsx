@@ -6,12 +6,13 @@ import { practiceWeeks } from '@/core/plan';
 import { dayOf, piecesInWork, shortDay, teachingFor, type Student } from '@/core/studio';
 import { changeStudent, type StudentChange } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
-import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
-import { Button, Panel, RungMark, TimeChart, type ChartLine } from '@/ui';
+import { useEveryPiece, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
+import { Button, type ChartLine, Choose, Panel, RungMark, TimeChart } from '@/ui';
 import { useActs } from '@/features/acts';
 import { TeachingChoices } from '@/features/teaching';
 import { isSection } from '@/core/way';
 import { useWhere } from '@/features/where';
+import { LeaveStudio } from './leave-studio';
 import { LogPractice } from './log-practice';
 import { piecesCell } from './standing-cell';
 import { StudentDetails } from './student-details';
@@ -23,14 +24,20 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
   const where = useWhere();
   const studio = useStudio();
   const { run } = useActs();
-  const pieces = usePieces();
+  const every = useEveryPiece();
+  const pieces = useMemo(() => every?.filter((p) => p.archived !== true), [every]);
   const settings = useSettings();
   const standings = useStandings({ studentId: student.id });
   const events = useStudentEvents(student.id);
   const all = useMemo(() => [...(standings?.values() ?? [])], [standings]);
   const heardOn = useMemo(() => new Set(all.map((s) => s.pieceId)), [all]);
   const work = useMemo(() => piecesInWork(student, pieces ?? [], heardOn), [student, pieces, heardOn]);
-  const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
+  // What was climbed stays climbed, whether the piece is still in work or archived.
+  const climbed = useMemo(
+    () => [...work, ...(every ?? []).filter((p) => heardOn.has(p.id) && !work.some((w) => w.id === p.id))],
+    [work, every, heardOn],
+  );
+  const rows = useSectionsOf(useMemo(() => climbed.map((p) => p.id), [climbed]));
   const byPiece = useMemo(() => {
     const map = new Map<string, FoldedStanding[]>();
     const chunks = new Set((rows?.places ?? []).flatMap((p) => (isSection(p) ? [] : [p.id])));
@@ -47,7 +54,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
   const today = studio.today();
   const { zone } = studio;
   const charts = useMemo(() => {
-    const climbs = work.map((p) => ({
+    const climbs = climbed.map((p) => ({
       name: p.title,
       points: climbOf(
         byPiece.get(p.id) ?? [],
@@ -76,7 +83,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
       ] satisfies readonly ChartLine[],
       hasPractice: weeks.some((w) => w.practised > 0 || w.planned > 0),
     };
-  }, [work, byPiece, rows, events, today, zone]);
+  }, [climbed, byPiece, rows, events, today, zone]);
   const lessons = useMemo(() => foldLessons(events ?? []), [events]);
   const assignment = useMemo(() => currentAssignment(events ?? []), [events]);
   const save = (label: string, change: StudentChange, stored: () => void = () => undefined): void =>
@@ -194,23 +201,16 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
             })}
           </ul>
           {others.length > 0 ? (
-            <label className="mt-2 block">
-              <span className="text-ink-2">Take up a piece</span>
-              <select
-                className="field w-full"
+            <div className="mt-2">
+              <Choose
+                place="stacked"
+                label="Take up a piece"
                 value=""
-                onChange={(e) =>
-                  e.target.value !== '' && setWork([...work.map((w) => w.id), e.target.value], 'piece taken up')
-                }
-              >
-                <option value="">choose one</option>
-                {others.map((p) => (
-                  <option key={p.id} value={p.id}>
-                    {p.title} ({instrumentName(p)})
-                  </option>
-                ))}
-              </select>
-            </label>
+                shown="choose one"
+                choices={others.map((p) => [p.id, `${p.title} (${instrumentName(p)})`] as const)}
+                onPick={(id) => setWork([...work.map((w) => w.id), id], 'piece taken up')}
+              />
+            </div>
           ) : null}
           {assignment ? (
             <p className="mt-2 text-ink-2">
@@ -228,6 +228,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
             onAnswer={(answer) => save(`how ${student.name} is taught`, { answer })}
           />
         </Panel>
+        <LeaveStudio student={student} />
       </div>
     </div>
   );

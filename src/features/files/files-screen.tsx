@@ -3,16 +3,12 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Download, Upload } from 'lucide-react';
 import { useRef, type ReactNode } from 'react';
-import { changeSettings } from '@/core/commands';
-import { dayOf, shortDay, teachingFor } from '@/core/studio';
+import { dayOf, shortDay } from '@/core/studio';
 import { countStudio, useNotices, useSettings, useStudio } from '@/store';
 import { Button, Panel, Problem } from '@/ui';
-import { useActs } from '@/features/acts';
-import { TeachingChoices } from '@/features/teaching';
 import { ConflictList } from './conflict-list';
 import { DemoPanel } from './demo-panel';
 import { useFileWork, type FileWork } from './use-file-work';
-import { ZonePanel } from './zone-panel';
 
 interface Props {
   readonly work: FileWork;
@@ -104,8 +100,6 @@ function FileNews({ work: { busy, done, problem, brought } }: Props): ReactNode 
 
 /** The studio as one file: out, and in again. The demo studio is removed and brought back here. */
 export function FilesScreen(): ReactNode {
-  const settings = useSettings();
-  const { run } = useActs();
   const notices = useNotices() ?? [];
   const work = useFileWork();
   return (
@@ -123,18 +117,6 @@ export function FilesScreen(): ReactNode {
           </ul>
         </Panel>
       ))}
-      <ZonePanel />
-      <Panel title="How you teach" className="lg:col-span-2">
-        <p className="mb-3 text-ink-2">
-          Where teachers disagree. A student or a piece can have it otherwise, on the board and in Read.
-        </p>
-        <TeachingChoices
-          own={settings?.teaching ?? {}}
-          under={teachingFor()}
-          underName="usual"
-          onAnswer={(answer) => run(changeSettings, { change: { answer }, label: 'how it is taught' })}
-        />
-      </Panel>
       <DemoPanel />
     </div>
   );

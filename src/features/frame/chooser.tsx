@@ -1,6 +1,5 @@
-import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
-import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { Choose } from '@/ui';
 
 export interface Choice {
   readonly id: string | null;
@@ -21,28 +20,13 @@ export function Chooser({
 }): ReactNode {
   const current = choices.find((c) => c.id === value) ?? choices[0];
   return (
-    <Listbox value={current?.id ?? null} onChange={onChoose}>
-      <ListboxButton
-        aria-label={`${label}: ${current?.label ?? ''}`}
-        className="flex min-h-11 min-w-0 max-w-full items-center justify-between gap-2 sm:max-w-44 lg:max-w-64 rounded border border-rule-strong bg-sheet px-3 text-lg font-semibold"
-      >
-        <span className="truncate">{current?.label ?? ''}</span>
-        <ChevronDown size={18} className="shrink-0" aria-hidden="true" />
-      </ListboxButton>
-      <ListboxOptions
-        anchor="bottom start"
-        className="z-30 max-h-96 min-w-48 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
-      >
-        {choices.map((choice) => (
-          <ListboxOption
-            key={choice.id ?? ''}
-            value={choice.id}
-            className="cursor-pointer rounded px-3 py-2 data-focus:bg-leaf-wash data-selected:font-semibold"
-          >
-            {choice.label}
-          </ListboxOption>
-        ))}
-      </ListboxOptions>
-    </Listbox>
+    <Choose
+      big
+      place="alone"
+      label={label}
+      value={current?.id ?? ''}
+      choices={choices.map((c) => [c.id ?? '', c.label] as const)}
+      onPick={(id) => onChoose(id === '' ? null : id)}
+    />
   );
 }

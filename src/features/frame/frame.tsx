@@ -1,18 +1,20 @@
 'use client';
 
 import { MenuItem } from '@headlessui/react';
-import { Redo2, Undo2 } from 'lucide-react';
+import { Redo2, Undo2, X } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { toast, Toaster } from 'sonner';
 import { useStudio, useUndoLabels } from '@/store';
 import { Button } from '@/ui';
 import { ProblemBoundary, SaveStudioButton, showProblem, useActs } from '@/features/acts';
-import { SIDE_STAGES, STAGES, useWhere } from '@/features/where';
+import { useTextSize } from '@/features/settings';
+import { useWhere } from '@/features/where';
 import { warmEngraver } from '@/workers';
+import { useKey } from '@/features/keys';
 import { KeysDialog } from './keys-dialog';
-import { StageLine, StageMenu, STAGE_NAMES } from './stages';
+import { NextLine } from './next-line';
+import { StageLine, StageMenu, STAGE_NAMES, StudioMenu } from './stages';
 import { WhoAndWhat, WhoAndWhatButton } from './who-and-what';
 
 /** A way from the demo into the own studio: a word beside who and what, not a line of its own. */
@@ -31,6 +33,31 @@ function useLeavingDemo(): { readonly isDemo: boolean; readonly leave: () => voi
 
 const ABOUT_DEMO = 'You are looking at the demo studio: made-up pieces and students to try everything on.';
 
+const NOTICE_CLOSED = 'oak-rungs.demo-notice-closed';
+
+/** Says that this is the demo, until that is closed for good. */
+function DemoNotice({ onLeave }: { readonly onLeave: () => void }): ReactNode {
+  const [closed, setClosed] = useState(() => localStorage.getItem(NOTICE_CLOSED) !== null);
+  if (closed) return null;
+  return (
+    <span className="hidden items-center sm:flex">
+      <Button title={ABOUT_DEMO} aria-label="Start my own, empty studio" onClick={onLeave}>
+        <span className="hidden text-ink-2 lg:inline">Demo studio.</span> Start my own
+      </Button>
+      <Button
+        look="quiet"
+        aria-label="Close this notice for good"
+        onClick={() => {
+          localStorage.setItem(NOTICE_CLOSED, 'yes');
+          setClosed(true);
+        }}
+      >
+        <X size={18} aria-hidden="true" />
+      </Button>
+    </span>
+  );
+}
+
 /** What was done last taken back or done again, by buttons and keys. */
 function useSteps(): (way: 'undo' | 'redo') => void {
   const studio = useStudio();
@@ -42,14 +69,8 @@ function useSteps(): (way: 'undo' | 'redo') => void {
       else if (done.value === null) toast(`Nothing to ${way}`);
       else toast(way === 'undo' ? `Undone: ${done.value}` : `Done again: ${done.value}`);
     });
-  useHotkeys('mod+z', (event) => {
-    event.preventDefault();
-    step('undo');
-  });
-  useHotkeys('mod+shift+z, mod+y', (event) => {
-    event.preventDefault();
-    step('redo');
-  });
+  useKey('everywhere.undo', () => step('undo'));
+  useKey('everywhere.redo', () => step('redo'));
   return step;
 }
 
@@ -66,8 +87,8 @@ function Steps({ onKeys }: { readonly onKeys: () => void }): ReactNode {
         disabled={!labels?.undo}
         title={labels?.undo ? `Undo: ${labels.undo}` : 'Nothing to undo'}
       >
-        <Undo2 size={20} className="lg:hidden" aria-hidden="true" />
-        <span className="sr-only lg:not-sr-only">Undo</span>
+        <Undo2 size={20} aria-hidden="true" />
+        <span className="sr-only">Undo</span>
       </Button>
       <span className="hidden items-center gap-1 sm:flex">
         <Button
@@ -77,11 +98,11 @@ function Steps({ onKeys }: { readonly onKeys: () => void }): ReactNode {
           disabled={!labels?.redo}
           title={labels?.redo ? `Redo: ${labels.redo}` : 'Nothing to redo'}
         >
-          <Redo2 size={20} className="lg:hidden" aria-hidden="true" />
-          <span className="sr-only lg:not-sr-only">Redo</span>
+          <Redo2 size={20} aria-hidden="true" />
+          <span className="sr-only">Redo</span>
         </Button>
         <Button look="quiet" shortcut="?" onClick={onKeys}>
-          <span className="sr-only lg:not-sr-only">Keys</span>
+          <span className="sr-only">Keys</span>
         </Button>
       </span>
     </>
@@ -116,48 +137,34 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
   const [keysOpen, setKeysOpen] = useState(false);
   const { isDemo, leave } = useLeavingDemo();
   useEffect(warmEngraver, []);
-  useHotkeys('shift+slash, ?', () => setKeysOpen(true), { useKey: true });
-  useHotkeys('alt+1, alt+2, alt+3, alt+4, alt+5, alt+6, alt+7, alt+8', (event) => {
-    const stage = [...STAGES, ...SIDE_STAGES][Number(event.code.replace('Digit', '')) - 1];
-    if (stage) {
-      event.preventDefault();
-      where.go(stage);
-    }
-  });
+  useTextSize();
+  useKey('everywhere.list', () => setKeysOpen(true));
+  const ownStudio = isDemo ? (
+    <MenuItem>
+      <button
+        type="button"
+        className="mt-1 flex min-h-11 w-full items-center border-t border-rule px-3 text-left font-semibold text-leaf data-focus:bg-leaf-wash"
+        onClick={leave}
+      >
+        Start my own, empty studio
+      </button>
+    </MenuItem>
+  ) : null;
   return (
     <div className="min-h-screen">
       <header className="no-print border-b-[3px] border-double border-rule-strong bg-sheet">
         <div className="flex items-center gap-2 px-3 py-1.5 lg:gap-4 lg:px-5">
           <Mark />
-          <StageMenu
-            more={
-              isDemo ? (
-                <MenuItem>
-                  <button
-                    type="button"
-                    className="mt-1 flex min-h-11 w-full items-center border-t border-rule px-3 text-left font-semibold text-leaf data-focus:bg-leaf-wash"
-                    onClick={leave}
-                  >
-                    Start my own, empty studio
-                  </button>
-                </MenuItem>
-              ) : null
-            }
-          />
+          <StageMenu more={ownStudio} />
           <WhoAndWhat />
           <WhoAndWhatButton />
           <div className="ml-auto flex shrink-0 items-center gap-1">
-            {isDemo ? (
-              <span className="hidden sm:inline">
-                <Button title={ABOUT_DEMO} aria-label="Start my own, empty studio" onClick={leave}>
-                  <span className="hidden text-ink-2 lg:inline">Demo studio.</span> Start my own
-                </Button>
-              </span>
-            ) : null}
+            {isDemo ? <DemoNotice onLeave={leave} /> : null}
             <Steps onKeys={() => setKeysOpen(true)} />
+            <StudioMenu more={ownStudio} />
           </div>
         </div>
-        <StageLine />
+        <StageLine next={<NextLine />} />
       </header>
       <main className="px-3 py-3 sm:px-5">
         <ProblemBoundary key={where.stage} what={STAGE_NAMES[where.stage]} waysOut={<SaveStudioButton />}>
@@ -170,7 +177,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
         toastOptions={{
           style: {
             fontFamily: 'var(--font-text)',
-            fontSize: 16,
+            fontSize: '1rem',
             borderRadius: 4,
             color: 'var(--color-ink)',
             boxShadow: 'none',

@@ -1,8 +1,8 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import type { ReactNode } from 'react';
 import { Button } from '@/ui';
+import { keysOf } from '@/features/keys';
 import type { Stage } from '@/features/where';
-import { EVERYWHERE_KEYS, STAGE_KEYS } from './keys';
 import { STAGE_NAMES } from './stages';
 
 /** The keys of the stage, and those that work everywhere. */
@@ -22,10 +22,10 @@ export function KeysDialog({
         <DialogPanel className="panel w-full max-w-lg p-6">
           <DialogTitle className="mb-3 text-xl font-semibold">Keys in {STAGE_NAMES[stage]}</DialogTitle>
           <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2 text-lg">
-            {[...STAGE_KEYS[stage], ...EVERYWHERE_KEYS].map(([key, does]) => (
-              <div key={key} className="contents">
+            {[...keysOf(stage), ...keysOf('everywhere')].map(({ shown, does }) => (
+              <div key={does} className="contents">
                 <dt>
-                  <kbd>{key}</kbd>
+                  <kbd>{shown}</kbd>
                 </dt>
                 <dd>{does}</dd>
               </div>

@@ -1,8 +1,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { Menu as Lines } from 'lucide-react';
+import { ChevronDown, Menu as Lines } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { SIDE_STAGES, STAGES, useWhere, type Stage } from '@/features/where';
+import { STAGES, STUDIO_STAGES, useWhere, type Stage } from '@/features/where';
 import { useStageCounts } from './stage-counts';
 
 export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
@@ -15,9 +15,9 @@ export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   lesson: 'Lesson',
   board: 'Board',
   files: 'Files',
+  settings: 'Settings',
   about: 'About',
 };
-const BESIDE: readonly Stage[] = [...SIDE_STAGES, 'about'];
 
 function Count({ count }: { readonly count: number }): ReactNode {
   if (count === 0) return null;
@@ -50,13 +50,45 @@ function StageLinks({ stages }: { readonly stages: readonly Stage[] }): ReactNod
   );
 }
 
-/** The stages in the order of the work, and what stands beside it, in one line. */
-export function StageLine(): ReactNode {
+/** The stages in the order of the work, in one line with what comes next. */
+export function StageLine({ next }: { readonly next: ReactNode }): ReactNode {
   return (
-    <nav aria-label="Stages" className="hidden justify-between border-t border-rule-strong px-3 sm:flex lg:px-5">
-      <StageLinks stages={STAGES} />
-      <StageLinks stages={BESIDE} />
-    </nav>
+    <div className="hidden items-center gap-4 border-t border-rule-strong px-3 sm:flex lg:px-5">
+      <nav aria-label="Stages" className="shrink-0">
+        <StageLinks stages={STAGES} />
+      </nav>
+      <div className="min-w-0 flex-1">{next}</div>
+    </div>
+  );
+}
+
+/** What belongs to the studio as a whole, behind one button. */
+export function StudioMenu({ more }: { readonly more: ReactNode }): ReactNode {
+  const where = useWhere();
+  return (
+    <Menu as="nav" aria-label="Studio" className="hidden sm:block">
+      <MenuButton className="flex min-h-11 items-center gap-2 rounded px-3 font-semibold text-ink-2 hover:bg-leaf-wash">
+        Studio <ChevronDown size={18} aria-hidden="true" />
+      </MenuButton>
+      <MenuItems
+        anchor="bottom end"
+        className="z-50 min-w-56 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
+        onKeyDown={(event) => event.stopPropagation()}
+      >
+        {STUDIO_STAGES.map((stage) => (
+          <MenuItem key={stage}>
+            <Link
+              href={where.addressOf(stage)}
+              aria-current={where.stage === stage ? 'page' : undefined}
+              className={`flex min-h-11 items-center rounded px-3 data-focus:bg-leaf-wash ${where.stage === stage ? 'font-bold' : ''}`}
+            >
+              {STAGE_NAMES[stage]}
+            </Link>
+          </MenuItem>
+        ))}
+        {more}
+      </MenuItems>
+    </Menu>
   );
 }
 
@@ -71,9 +103,10 @@ export function StageMenu({ more }: { readonly more: ReactNode }): ReactNode {
       </MenuButton>
       <MenuItems
         anchor="bottom start"
-        className="z-30 min-w-56 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
+        className="z-50 min-w-56 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
+        onKeyDown={(event) => event.stopPropagation()}
       >
-        {[...STAGES, ...BESIDE].map((stage) => (
+        {[...STAGES, ...STUDIO_STAGES].map((stage) => (
           <MenuItem key={stage}>
             <Link
               href={where.addressOf(stage)}

@@ -1,7 +1,6 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { instrumentOf } from '@/core/instruments';
 import { cautionsFor, densestQuarter, targetTempoFor, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
@@ -12,6 +11,7 @@ import { useStudio } from '@/store';
 import { Button, Panel, TempoCurve } from '@/ui';
 import { PieceStage, StripPanel, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { useKey } from '@/features/keys';
 import { PlaceLadder } from './place-ladder';
 import { PlacePanel } from './place-panel';
 import { RungEditor } from './rung-editor';
@@ -141,16 +141,16 @@ function useLadderKeys(model: LadderModel, add: () => void, rung: Rung | null): 
   const aside = (as: 'later' | 'known' | 'skipped') => (): void => {
     if (place && place.aside === null) wayActions.arrange({ kind: 'aside', sectionId: place.section.id, as });
   };
-  useHotkeys('n', add);
-  useHotkeys('delete', () => {
+  useKey('ladder.add', add);
+  useKey('ladder.remove', () => {
     if (rung && inHand) model.actions.change(inHand, { kind: 'remove', id: rung.id });
   });
-  useHotkeys('p', () => {
+  useKey('ladder.take', () => {
     if (way.places === null && proposed.kind === 'ready') wayActions.take(proposed.value);
   });
-  useHotkeys('o', aside('later'));
-  useHotkeys('k', aside('known'));
-  useHotkeys('x', aside('skipped'));
+  useKey('ladder.later', aside('later'));
+  useKey('ladder.known', aside('known'));
+  useKey('ladder.skip', aside('skipped'));
 }
 
 /** The way, the music and ladder, what is in hand; an exercise is one place, without a way. */

@@ -6,7 +6,7 @@ import { barsText } from '@/core/sections';
 import type { Score } from '@/core/score';
 import type { Aside, Student } from '@/core/studio';
 import { isSection, kindOf, type WalkedPlace } from '@/core/way';
-import { Button, Panel, PickOne, sentence } from '@/ui';
+import { Button, Choose, Panel, sentence } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import type { WayActions } from './way-actions';
 
@@ -89,7 +89,7 @@ function Split({ score, place, actions }: Pick<Props, 'score' | 'place' | 'actio
   return (
     <span className="flex items-center gap-2">
       {insides.length > 1 ? (
-        <PickOne
+        <Choose
           label="Cut before bar"
           value={String(at)}
           choices={insides.map((bar) => [String(bar), name(bar)] as const)}

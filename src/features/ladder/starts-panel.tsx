@@ -1,12 +1,12 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { drawnOrder, startingPoints, type StartingPoint } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
 import type { Score } from '@/core/score';
 import { Button, Panel } from '@/ui';
 import { useWhere } from '@/features/where';
+import { useKey } from '@/features/keys';
 
 /** Places to begin from, and a drill that draws them in any order: each once, then anew. */
 export function StartsPanel({
@@ -39,7 +39,7 @@ export function StartsPanel({
     const point = order[next];
     if (point) where.change({ bars: [point.bar, point.bar] });
   };
-  useHotkeys('d', draw);
+  useKey('ladder.start', draw);
   const numberOf = (bar: number): string => score.bars[bar]?.name ?? '';
   return (
     <Panel

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { PlacedSection } from '@/core/sections';
 import type { Ladder } from '@/core/studio';
 import { useTemplates } from '@/store';
-import { Button, Panel, PickOne } from '@/ui';
+import { Button, Choose, Panel } from '@/ui';
 import type { LadderActions } from './ladder-actions';
 
 interface Props {
@@ -50,8 +50,8 @@ export function UseAgainPanel({ ladder, section, sections, actions }: Props): Re
       </form>
       {templates.length > 0 ? (
         <div className="mt-2">
-          <PickOne
-            stacked
+          <Choose
+            place="stacked"
             label="Put a template’s rungs on top"
             value=""
             choices={[

@@ -4,7 +4,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { minutesRange } from '@/core/ladder';
 import { TEACHING_QUESTIONS, type Student, type Teaching } from '@/core/studio';
 import { isBehind, kindOf, shareInWords, type Way, type WalkedPlace } from '@/core/way';
-import { Button, Panel, PickOne, WayDrawing, WayRow, type DrawnGroup } from '@/ui';
+import { Button, Choose, type DrawnGroup, Panel, WayDrawing, WayRow } from '@/ui';
 import type { Answer } from '@/features/score';
 import type { WayActions } from './way-actions';
 import type { WayModel } from './use-way';
@@ -150,8 +150,8 @@ function WholeWay(props: WholeProps): ReactNode {
         ) : null
       }
     >
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="In which order"
         value={order}
         choices={schools.map(([v, name]) => [String(v), name] as const)}

@@ -3,7 +3,7 @@ import { correctRecord, takeBackRecord, type Correction } from '@/core/commands'
 import { LEVEL_NAMES } from '@/core/mastery';
 import { facets, type Facet, type Level, type LevelEvent } from '@/core/studio';
 import { useStudents } from '@/store';
-import { Button, PickOne } from '@/ui';
+import { Button, Choose } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import type { LessonModel } from './use-lesson';
@@ -45,8 +45,8 @@ function Corrections({ record, model }: Props): ReactNode {
     record.facets?.[facet] === undefined ? '' : record.facets[facet] ? 'there' : 'not yet';
   return (
     <div className="my-2 grid gap-2 rounded border border-rule p-3 sm:grid-cols-2">
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="It was section"
         value={record.sectionId}
         choices={model.sections.map(
@@ -54,8 +54,8 @@ function Corrections({ record, model }: Props): ReactNode {
         )}
         onPick={(sectionId) => sectionId !== record.sectionId && correct({ sectionId })}
       />
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="It was"
         value={record.studentId}
         choices={students.map((s) => [s.id, s.name] as const)}
@@ -84,7 +84,7 @@ function Corrections({ record, model }: Props): ReactNode {
         />
       </label>
       {facets.map((facet) => (
-        <PickOne
+        <Choose
           key={facet}
           label={facet}
           value={saidOf(facet)}
@@ -116,7 +116,7 @@ export function HeardRecord({ record, model }: Props): ReactNode {
           <span className="text-ink-2">{title}</span>
         </span>
         {record.tempo === null ? null : <span className="figure text-ink-2">{record.tempo}</span>}
-        <PickOne
+        <Choose
           label={record.corrects === undefined ? 'level' : 'level, corrected'}
           value={String(record.level)}
           choices={LEVEL_CHOICES}

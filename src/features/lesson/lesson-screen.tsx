@@ -1,7 +1,6 @@
 'use client';
 
 import { useEffect, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { beginLesson, takeBackLesson } from '@/core/commands';
 import { USUAL_LESSON_MINUTES } from '@/core/mastery';
 import { useStudents, useStudio } from '@/store';
@@ -9,6 +8,7 @@ import { Button, EmptyState } from '@/ui';
 import { useActs } from '@/features/acts';
 import { PieceStage } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { useKey } from '@/features/keys';
 import { Hearing } from './hearing';
 import { LessonTimer } from './lesson-timer';
 import { PastLessons } from './past-lessons';
@@ -28,9 +28,9 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   const { run } = useActs();
   const view = VIEWS.find(([name]) => name === where.view)?.[0] ?? 'hear';
   const setView = (next: View): void => where.change({ view: next === 'hear' ? null : next });
-  useHotkeys('h', () => setView('hear'));
-  useHotkeys('g', () => setView('week'));
-  useHotkeys('l', () => setView('past'));
+  useKey('lesson.hear', () => setView('hear'));
+  useKey('lesson.week', () => setView('week'));
+  useKey('lesson.past', () => setView('past'));
   const [first] = model.toHear;
   const { pieceId, change } = where;
   // A lesson begins with what is to be heard first; a piece already chosen stays.

@@ -4,7 +4,7 @@ import type { Lesson } from '@/core/mastery';
 import { daysInWords } from '@/core/plan';
 import { clockOf, dayInWords, dayOf } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, Panel, PickOne } from '@/ui';
+import { Button, Choose, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import { HeardRecord, LEVEL_CHOICES, levelOf } from './heard-record';
@@ -19,7 +19,7 @@ function AddHeard({ lesson, model }: { readonly lesson: Lesson; readonly model: 
   const [sectionId, setSectionId] = useState('');
   return (
     <div className="mt-2 flex flex-wrap items-center gap-3">
-      <PickOne
+      <Choose
         label="Also heard"
         value={sectionId}
         choices={[
@@ -32,7 +32,7 @@ function AddHeard({ lesson, model }: { readonly lesson: Lesson; readonly model: 
         onPick={setSectionId}
       />
       {sectionId === '' ? null : (
-        <PickOne
+        <Choose
           label="at level"
           value=""
           choices={[['', 'choose'], ...LEVEL_CHOICES]}

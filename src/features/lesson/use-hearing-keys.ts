@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { isLevel } from '@/core/mastery';
 import { facets, type Facet, type Level } from '@/core/studio';
+import { useKey } from '@/features/keys';
 import { addMistake, nextRepetition, toggleFacet, type Draft } from './draft';
 import { FACET_KEYS } from './facet-row';
 
@@ -21,14 +21,6 @@ export interface HearingActs {
   readonly noteInput: RefObject<HTMLInputElement | null>;
 }
 
-const instead =
-  (run: () => void) =>
-  (e: KeyboardEvent): void => {
-    e.preventDefault();
-    run();
-  };
-const ANSWER_ENTER = ['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'];
-
 /** The keys of the Lesson stage while one hears, as listed by `?`. */
 export function useHearingKeys({
   asked,
@@ -42,45 +34,25 @@ export function useHearingKeys({
   tempoInput,
   noteInput,
 }: HearingActs): void {
-  useHotkeys(
-    '0, 1, 2, 3, 4, 5',
-    (e) => {
-      const n = Number(e.key);
-      if (isLevel(n)) pick(n);
-    },
-    { useKey: true },
-  );
-  useHotkeys(Object.values(FACET_KEYS), (e) => {
+  useKey('lesson.level', (e) => {
+    const n = Number(e.key);
+    if (isLevel(n)) pick(n);
+  });
+  useKey('lesson.facet', (e) => {
     const facet = facets.find((f) => FACET_KEYS[f] === e.key.toLowerCase());
     if (facet && asked.has(facet)) edit((d) => toggleFacet(d, facet));
   });
-  useHotkeys('enter', (e) => {
-    if (ANSWER_ENTER.includes((e.target as Element).tagName)) return;
-    e.preventDefault();
-    record();
+  useKey('lesson.record', record);
+  useKey('lesson.later', () => go(1));
+  useKey('lesson.earlier', () => go(-1));
+  useKey('lesson.tempo', () => {
+    tempoInput.current?.focus();
+    tempoInput.current?.select();
   });
-  useHotkeys(
-    'down',
-    instead(() => go(1)),
-  );
-  useHotkeys(
-    'up',
-    instead(() => go(-1)),
-  );
-  useHotkeys(
-    't',
-    instead(() => {
-      tempoInput.current?.focus();
-      tempoInput.current?.select();
-    }),
-  );
-  useHotkeys('b', tap);
-  useHotkeys('i', threeInRow);
-  useHotkeys('o', atTarget);
-  useHotkeys('e', () => edit(addMistake));
-  useHotkeys('p', () => edit(nextRepetition));
-  useHotkeys(
-    'w',
-    instead(() => noteInput.current?.focus()),
-  );
+  useKey('lesson.tap', tap);
+  useKey('lesson.three', threeInRow);
+  useKey('lesson.atTempo', atTarget);
+  useKey('lesson.mistake', () => edit(addMistake));
+  useKey('lesson.again', () => edit(nextRepetition));
+  useKey('lesson.note', () => noteInput.current?.focus());
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands';
 import { recapText, risesTooFast } from '@/core/plan';
@@ -12,6 +11,7 @@ import { Button, Panel } from '@/ui';
 import { showProblem, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
+import { useKey } from '@/features/keys';
 import { suggestedWeek, toAssigned } from './suggested-week';
 import type { LessonModel } from './use-lesson';
 import { WeekRow } from './week-row';
@@ -121,15 +121,8 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
         }),
     );
   };
-  useHotkeys('enter', (e) => {
-    if (
-      given ||
-      items.length === 0 ||
-      ['BUTTON', 'INPUT', 'SELECT', 'TEXTAREA'].includes((e.target as Element).tagName)
-    )
-      return;
-    e.preventDefault();
-    change({ kind: 'give' });
+  useKey('lesson.record', () => {
+    if (!given && items.length > 0) change({ kind: 'give' });
   });
   const over = planned > available;
   return (

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { WeekEdit } from '@/core/commands';
 import type { Assigned } from '@/core/studio';
-import { Button, PickOne } from '@/ui';
+import { Button, Choose } from '@/ui';
 import { KeptField } from '@/features/drafts';
 
 const DAYS = ['M', 'T', 'W', 'T', 'F', 'S', 'S'] as const;
@@ -113,7 +113,7 @@ export function WeekRow(props: Props): ReactNode {
       <div className="mt-1 flex flex-wrap items-center gap-1" role="group" aria-label={`Days of ${item.what}`}>
         <Days item={item} edit={edit} />
         <span className="ml-2">
-          <PickOne
+          <Choose
             label="by"
             value={item.by}
             choices={[

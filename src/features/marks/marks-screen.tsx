@@ -92,7 +92,7 @@ function Marking(context: PieceContext): ReactNode {
   const { piece, whole, player, score, from, to, student, setNoteId, about } = model;
   const { view } = usePageView(whole, player, 'marks');
   const cue = useRef<HTMLInputElement | null>(null);
-  const dynamic = useRef<HTMLSelectElement | null>(null);
+  const dynamic = useRef<HTMLButtonElement | null>(null);
   const play = usePlaying(model);
   useMarksKeys(model, actions, { cue, dynamic }, play);
   const { above, below } = markLanes(model);

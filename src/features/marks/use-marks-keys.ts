@@ -1,17 +1,10 @@
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Note } from '@/core/score';
+import { useKey } from '@/features/keys';
 import type { MarkActions } from './actions';
 import type { NoteInputs } from './note';
 import type { MarksModel } from './use-marks-model';
 
-const tagOf = (e: KeyboardEvent): string => (e.target as Element).tagName;
 const onStrip = (e: KeyboardEvent): boolean => (e.target as Element).getAttribute('role') === 'listbox';
-const instead =
-  (run: (e: KeyboardEvent) => void) =>
-  (e: KeyboardEvent): void => {
-    e.preventDefault();
-    run(e);
-  };
 
 /** The arrow keys: along the notes of a staff, to the other staff, and with Shift over a stretch. */
 function useNoteKeys({ note, notes, noteId, setNoteId, setHairpin }: MarksModel): void {
@@ -30,26 +23,12 @@ function useNoteKeys({ note, notes, noteId, setNoteId, setHairpin }: MarksModel)
     );
     if (near) setNoteId(near.id);
   };
-  const asideOfStrip = { ignoreEventWhen: onStrip };
-  useHotkeys(
-    'right, shift+right',
-    instead((e) => step(1, e.shiftKey)),
-    asideOfStrip,
-  );
-  useHotkeys(
-    'left, shift+left',
-    instead((e) => step(-1, e.shiftKey)),
-    asideOfStrip,
-  );
-  useHotkeys(
-    'down',
-    instead(() => otherStaff(1)),
-  );
-  useHotkeys(
-    'up',
-    instead(() => otherStaff(-1)),
-  );
-  useHotkeys('escape', () => {
+  const asideOfStrip = { unless: onStrip };
+  useKey('marks.later', (e) => step(1, e.shiftKey), asideOfStrip);
+  useKey('marks.earlier', (e) => step(-1, e.shiftKey), asideOfStrip);
+  useKey('marks.down', () => otherStaff(1));
+  useKey('marks.up', () => otherStaff(-1));
+  useKey('marks.choose', () => {
     setHairpin(null);
     setNoteId(noteId);
   });
@@ -58,39 +37,19 @@ function useNoteKeys({ note, notes, noteId, setNoteId, setHairpin }: MarksModel)
 /** The keys of the Marks stage, as listed by `?`. */
 export function useMarksKeys(model: MarksModel, actions: MarkActions, inputs: NoteInputs, play: () => void): void {
   useNoteKeys(model);
-  useHotkeys('1, 2, 3, 4, 5, 6, 7, 8, 9, 0', (e) => actions.typeDigit(e.key), { useKey: true });
-  useHotkeys('backspace', () => actions.clearFinger());
-  useHotkeys('x', () => actions.refuseFinger());
-  useHotkeys('enter', (e) => {
-    if (!['BUTTON', 'INPUT', 'SELECT', 'SUMMARY'].includes(tagOf(e))) actions.acceptFingers();
-  });
-  useHotkeys('space', (e) => {
-    if (['BUTTON', 'SUMMARY'].includes(tagOf(e))) return;
-    e.preventDefault();
-    play();
-  });
-  useHotkeys(
-    '<',
-    instead(() => actions.drawHairpin('crescendo')),
-    { useKey: true },
-  );
-  useHotkeys(
-    '>',
-    instead(() => actions.drawHairpin('diminuendo')),
-    { useKey: true },
-  );
-  useHotkeys('a', () => {
+  useKey('marks.finger', (e) => actions.typeDigit(e.key));
+  useKey('marks.clear', () => actions.clearFinger());
+  useKey('marks.refuse', () => actions.refuseFinger());
+  useKey('marks.accept', () => actions.acceptFingers());
+  useKey('marks.play', play);
+  useKey('marks.louder', () => actions.drawHairpin('crescendo'));
+  useKey('marks.softer', () => actions.drawHairpin('diminuendo'));
+  useKey('marks.acceptHere', () => {
     if (model.here.length > 0) actions.accept(model.here);
   });
-  useHotkeys('p', model.choosePhrase);
-  useHotkeys('l', () => actions.markCopies());
-  useHotkeys('o', () => model.setOtherChords(!model.otherChords));
-  useHotkeys(
-    'c',
-    instead(() => inputs.cue.current?.focus()),
-  );
-  useHotkeys(
-    'd',
-    instead(() => inputs.dynamic.current?.focus()),
-  );
+  useKey('marks.phrase', model.choosePhrase);
+  useKey('marks.copies', () => actions.markCopies());
+  useKey('marks.chords', () => model.setOtherChords(!model.otherChords));
+  useKey('marks.cue', () => inputs.cue.current?.focus());
+  useKey('marks.dynamic', () => inputs.dynamic.current?.focus());
 }

@@ -1,12 +1,12 @@
 import { useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { givePiece } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import { FULL_FINGERING, type Piece, type Student } from '@/core/studio';
 import { useStudents, useStudio } from '@/store';
-import { Button, Panel } from '@/ui';
+import { Button, Choose, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
+import { useKey } from '@/features/keys';
 
 /** What is said of a student before the piece is given. */
 interface Choice {
@@ -54,21 +54,12 @@ function Row({
       </label>
       {choice.ticked ? (
         <div className="mb-1 flex flex-wrap gap-3 pl-8">
-          <label className="flex items-center gap-2">
-            Fingering
-            <select
-              className="field"
-              value={choice.variant}
-              onChange={(e) => onChange({ variant: e.target.value })}
-              aria-label={`Fingering for ${student.name}`}
-            >
-              {VARIANTS.map((v) => (
-                <option key={v} value={v}>
-                  {v}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Choose
+            label={`Fingering for ${student.name}`}
+            value={choice.variant}
+            choices={VARIANTS.map((v) => [v, v] as const)}
+            onPick={(variant) => onChange({ variant })}
+          />
           <label className="flex items-center gap-2">
             From
             <input
@@ -111,7 +102,7 @@ export function ForWhom({ piece }: { readonly piece: Piece }): ReactNode {
       { stored: () => where.go('lesson', { studentId: first.id, pieceId: piece.id, view: 'week' }) },
     );
   };
-  useHotkeys('g', give, { enableOnFormTags: ['input'] });
+  useKey('prepare.give', give, { inFields: ['input'] });
   return (
     <Panel title="For whom">
       {students.length === 0 ? (

@@ -2,10 +2,10 @@
 
 import Link from 'next/link';
 import { useEffect, useRef, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Button, Panel, Problem } from '@/ui';
 import { PieceStage, StripPanel, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { useKey } from '@/features/keys';
 import { ForWhom } from './for-whom';
 import type { Part } from './prepare-parts';
 import { usePrepare, type PrepareModel } from './use-prepare';
@@ -15,9 +15,6 @@ const STAGE_NAMES: Readonly<Partial<Record<Part['stage'], string>>> = {
   marks: 'Marks',
   ladder: 'Ladder',
 };
-
-/** What answers Enter by itself. */
-const ANSWER_ENTER = ['BUTTON', 'SELECT', 'A'];
 
 function Line({ part, model }: { readonly part: Part; readonly model: PrepareModel }): ReactNode {
   const where = useWhere();
@@ -66,17 +63,7 @@ function Preparing(context: PieceContext): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
   // Enter belongs to this screen, not to the link or the field that led here.
   useEffect(() => host.current?.focus({ preventScroll: true }), []);
-  useHotkeys(
-    'enter',
-    (e) => {
-      const at = e.target as Element;
-      const answers = at instanceof HTMLInputElement ? at.type !== 'checkbox' : ANSWER_ENTER.includes(at.tagName);
-      if (answers) return;
-      e.preventDefault();
-      if (model.isReady && !taken) model.take();
-    },
-    { enableOnFormTags: ['input'] },
-  );
+  useKey('prepare.take', () => model.isReady && !taken && model.take(), { inFields: ['input'] });
   const proposed = sections.length > 0 ? [] : (built?.sections ?? []);
   return (
     <div ref={host} tabIndex={-1} className="flex flex-col gap-3 outline-none">

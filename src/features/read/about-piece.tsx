@@ -2,12 +2,13 @@ import type { ReactNode } from 'react';
 import { changePiece, type PieceChange } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import type { Origin, Score } from '@/core/score';
-import type { Piece } from '@/core/studio';
+import { clampText, type Piece } from '@/core/studio';
 import { InstrumentOptions, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 
 const MOST = 300;
+const MOST_OF_TAG = 40;
 const INSTRUMENTS = 'instruments-known';
 
 const ORIGIN: readonly (readonly [keyof Origin, string])[] = [
@@ -20,6 +21,10 @@ const ORIGIN: readonly (readonly [keyof Origin, string])[] = [
   ['source', 'Edition'],
   ['rights', 'Rights'],
 ];
+
+/** Tags as they are typed, one after the other with commas. */
+const tagsIn = (text: string): string[] =>
+  [...new Set(text.split(',').map((t) => clampText(t.trim(), MOST_OF_TAG)))].filter((t) => t !== '').slice(0, 40);
 
 /** What is known of a piece, each thing to be changed where it stands. */
 export function AboutPiece({ piece, score }: { readonly piece: Piece; readonly score: Score }): ReactNode {
@@ -60,6 +65,8 @@ export function AboutPiece({ piece, score }: { readonly piece: Piece; readonly s
           list: INSTRUMENTS,
           most: 60,
         })}
+        {field('Level', piece.grade ?? '', (grade) => ({ grade: grade.trim() }), { most: MOST_OF_TAG })}
+        {field('Tags', (piece.tags ?? []).join(', '), (text) => ({ tags: tagsIn(text) }))}
       </div>
       <InstrumentOptions id={INSTRUMENTS} />
       {piece.exercise ? null : (

@@ -7,11 +7,18 @@ import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
-import { Button, Panel, Problem } from '@/ui';
+import { Button, Choose, Panel, Problem } from '@/ui';
 import { openBrought } from '@/workers';
 
 const PAUSE_MS = 350;
 const JUMPS = ['', 'D.C.', 'D.C. al Fine', 'D.C. al Coda', 'D.S.', 'D.S. al Fine', 'D.S. al Coda'] as const;
+
+const CLOSING_LINES = [
+  ['', 'plain line'],
+  ['repeat', 'repeat sign'],
+  ['light-light', 'double line'],
+  ['light-heavy', 'final line'],
+] as const;
 
 /** A text field of the bar, kept when it is left. */
 function Typed({
@@ -104,39 +111,25 @@ const TOGGLES = [
 function BarEnd({ bar, number, change }: Omit<OfBar, 'pieceId'>): ReactNode {
   return (
     <>
-      <label className="block">
-        <span className="block text-sm text-ink-2">Closing line</span>
-        <select
-          className="field"
-          value={bar.repeatEnd !== undefined ? 'repeat' : (bar.doubleBar ?? '')}
-          onChange={(e) => {
-            const { value } = e.target;
-            change(`end of bar ${number}`, {
-              repeatEnd: value === 'repeat' ? 2 : undefined,
-              doubleBar: value === 'light-light' || value === 'light-heavy' ? value : undefined,
-            });
-          }}
-        >
-          <option value="">plain line</option>
-          <option value="repeat">repeat sign</option>
-          <option value="light-light">double line</option>
-          <option value="light-heavy">final line</option>
-        </select>
-      </label>
-      <label className="block">
-        <span className="block text-sm text-ink-2">Jump at its end</span>
-        <select
-          className="field"
-          value={bar.jump ?? ''}
-          onChange={(e) => change(`jump at bar ${number}`, { jump: e.target.value })}
-        >
-          {JUMPS.map((jump) => (
-            <option key={jump} value={jump}>
-              {jump === '' ? 'none' : jump}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choose
+        place="stacked"
+        label="Closing line"
+        value={bar.repeatEnd !== undefined ? 'repeat' : (bar.doubleBar ?? '')}
+        choices={CLOSING_LINES}
+        onPick={(value) =>
+          change(`end of bar ${number}`, {
+            repeatEnd: value === 'repeat' ? 2 : undefined,
+            doubleBar: value === 'light-light' || value === 'light-heavy' ? value : undefined,
+          })
+        }
+      />
+      <Choose
+        place="stacked"
+        label="Jump at its end"
+        value={bar.jump ?? ''}
+        choices={JUMPS.map((jump) => [jump, jump === '' ? 'none' : jump] as const)}
+        onPick={(jump) => change(`jump at bar ${number}`, { jump })}
+      />
     </>
   );
 }

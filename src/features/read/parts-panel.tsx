@@ -6,7 +6,7 @@ import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import { titleOf, type Piece, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, Panel, PickOne } from '@/ui';
+import { Button, Choose, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import { loadedPiece } from '@/features/score';
@@ -60,7 +60,7 @@ function PartRow({
       <p className="text-sm text-ink-2">{partFacts(choice)}</p>
       {choice.player.line === undefined ? (
         <div className="flex flex-wrap items-center gap-2">
-          <PickOne
+          <Choose
             label="played by"
             value={known?.who ?? whoByName(choice.name) ?? ''}
             choices={WHO}

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Player } from '@/core/players';
 import type { Score } from '@/core/score';
-import { PickOne } from '@/ui';
+import { Choose } from '@/ui';
 import { PAGE_VIEWS, usePageView, type PagePlace } from './page-view';
 
 /** How a page of several parts is drawn; nothing where there is one part. */
@@ -17,7 +17,7 @@ export function PageViewChoice({
   const { view, several, setView } = usePageView(score, player, place);
   if (!several) return null;
   return (
-    <PickOne
+    <Choose
       label="Page"
       value={view}
       choices={PAGE_VIEWS}

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { PlacedSection } from '@/core/sections';
 import type { Section } from '@/core/studio';
-import { Button, PickOne } from '@/ui';
+import { Button, Choose } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import type { SectionActions } from './section-actions';
 
@@ -50,14 +50,14 @@ export function SectionFields({
         </label>
       </div>
       <div className="grid grid-cols-3 gap-2">
-        <PickOne
+        <Choose
           label="Like"
           value={section.likeId ?? ''}
           choices={[['', 'nothing'], ...others.map((p) => [p.section.id, nameOf(p)] as const)]}
           onPick={(v) => actions.edit(placed, { likeId: v === '' ? null : v })}
-          stacked
+          place="stacked"
         />
-        <PickOne
+        <Choose
           label="Inside"
           value={section.parentId ?? ''}
           choices={[
@@ -65,14 +65,14 @@ export function SectionFields({
             ...others.filter((p) => p.section.parentId === null).map((p) => [p.section.id, p.section.letter] as const),
           ]}
           onPick={(v) => actions.edit(placed, { parentId: v === '' ? null : v })}
-          stacked
+          place="stacked"
         />
-        <PickOne
+        <Choose
           label="Hand"
           value={section.hand}
           choices={HANDS}
           onPick={(v) => actions.edit(placed, { hand: HANDS.find(([hand]) => hand === v)?.[0] ?? 'all' })}
-          stacked
+          place="stacked"
         />
       </div>
     </>

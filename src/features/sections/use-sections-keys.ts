@@ -1,12 +1,7 @@
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { PieceContext } from '@/features/score';
+import { useKey } from '@/features/keys';
 import type { SectionActions } from './section-actions';
 import type { Findings } from './use-findings';
-
-/** Whether Enter belongs to what has the focus. */
-function answersEnter(target: Element): boolean {
-  return ['BUTTON', 'INPUT', 'SELECT'].includes(target.tagName) || target.getAttribute('role') === 'button';
-}
 
 /** The keys of the Sections stage, as listed by `?`. */
 export function useSectionsKeys(
@@ -14,23 +9,21 @@ export function useSectionsKeys(
   { open, all, chosenProposal, toggleBeside }: Findings,
   actions: SectionActions,
 ): void {
-  useHotkeys('enter', (e) => {
-    if (open.length > 0 && !answersEnter(e.target as Element)) actions.accept(open, all);
-  });
-  useHotkeys('a', () => chosenProposal && actions.accept([chosenProposal], all));
-  useHotkeys('x', () => chosenProposal && actions.refuse(chosenProposal));
-  useHotkeys('n', () => actions.make());
-  useHotkeys('s', () => actions.split());
-  useHotkeys('j', () => actions.join());
-  useHotkeys('c', () => {
+  useKey('sections.acceptAll', () => open.length > 0 && actions.accept(open, all));
+  useKey('sections.accept', () => chosenProposal && actions.accept([chosenProposal], all));
+  useKey('sections.refuse', () => chosenProposal && actions.refuse(chosenProposal));
+  useKey('sections.make', () => actions.make());
+  useKey('sections.split', () => actions.split());
+  useKey('sections.join', () => actions.join());
+  useKey('sections.beside', () => {
     const like = sections.find((p) => p.section.id === section?.section.likeId);
     if (like) toggleBeside(like);
   });
-  useHotkeys('[', () => actions.move(-1, 0), { useKey: true });
-  useHotkeys(']', () => actions.move(1, 0), { useKey: true });
-  useHotkeys('{', () => actions.move(0, -1), { useKey: true });
-  useHotkeys('}', () => actions.move(0, 1), { useKey: true });
-  useHotkeys('comma', () => actions.endByBeat(-1));
-  useHotkeys('period', () => actions.endByBeat(1));
-  useHotkeys('delete', () => actions.remove());
+  useKey('sections.firstEarlier', () => actions.move(-1, 0));
+  useKey('sections.firstLater', () => actions.move(1, 0));
+  useKey('sections.lastEarlier', () => actions.move(0, -1));
+  useKey('sections.lastLater', () => actions.move(0, 1));
+  useKey('sections.endEarlier', () => actions.endByBeat(-1));
+  useKey('sections.endLater', () => actions.endByBeat(1));
+  useKey('sections.remove', () => actions.remove());
 }

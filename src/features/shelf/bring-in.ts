@@ -1,10 +1,12 @@
 import type { Grid } from '@/core/bargrid';
 import { bringInPiece } from '@/core/commands';
 import { instrumentFromWords, instrumentName, instrumentOf } from '@/core/instruments';
-import type { Result } from '@/core/result';
+import type { Issue, Result } from '@/core/result';
+import type { Piece } from '@/core/studio';
 import type { Done, StudioAccess } from '@/store';
 import type { PlayerChoice } from '@/core/players';
 import { openBrought, type OpenedFile } from '@/workers';
+import { twinOf } from './find-pieces';
 
 /** What was said of a file: whose part it is, and the instrument where it was changed. */
 export interface WhosePart {
@@ -23,27 +25,55 @@ export type AboutFile =
 export const isUnsure = ({ players, scores }: OpenedFile): boolean =>
   scores !== undefined || players.length > 1 || players.some((p) => !p.told.sure);
 
+/** What is done with a piece that is there already: it is opened, comes in all the same, or does not. */
+export type AboutTwin = 'open' | 'bring' | 'leave';
+
+/** What may be asked before a piece comes in. */
+export interface Asks {
+  readonly whose: AskWhosePart;
+  readonly twice: (piece: Piece, same: 'document' | 'name', fileName: string) => Promise<AboutTwin>;
+}
+
+/** What became of a file. */
+export type Brought =
+  | { readonly kind: 'brought'; readonly pieceId: string | null; readonly says: string }
+  | { readonly kind: 'there'; readonly pieceId: string }
+  | { readonly kind: 'left' }
+  | { readonly kind: 'failed'; readonly issue: Issue };
+
 /**
- * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. Nothing is
- * stored otherwise; null where the teacher thought better of it.
+ * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. A piece that
+ * seems to be among `pieces` already is asked about first. Nothing is stored otherwise.
  */
 export async function bringIn(
   studio: StudioAccess,
   file: File,
-  ask: AskWhosePart,
+  { pieces, asks }: { readonly pieces: readonly Piece[]; readonly asks: Asks },
   score?: string,
-): Promise<Result<Done> | null> {
+): Promise<Brought> {
   const opened = await openBrought({
     kind: 'file',
     bytes: new Uint8Array(await file.arrayBuffer()),
     fileName: file.name,
     ...(score === undefined ? {} : { score }),
   });
-  if (!opened.ok) return opened;
-  const about = isUnsure(opened.value) ? await ask(opened.value, file.name) : undefined;
-  if (about === null) return null;
-  if (about?.kind === 'score') return bringIn(studio, file, ask, about.path);
-  return studio.run(bringInPiece, { read: opened.value, fileName: file.name, verb: 'brought in', ...about?.whose });
+  if (!opened.ok) return { kind: 'failed', issue: opened.issue };
+  const twin = twinOf(pieces, opened.value);
+  const again = twin === null ? 'bring' : await asks.twice(twin.piece, twin.same, file.name);
+  if (again === 'leave') return { kind: 'left' };
+  if (again === 'open' && twin) return { kind: 'there', pieceId: twin.piece.id };
+  const about = isUnsure(opened.value) ? await asks.whose(opened.value, file.name) : undefined;
+  if (about === null) return { kind: 'left' };
+  if (about?.kind === 'score') return bringIn(studio, file, { pieces, asks }, about.path);
+  const done = await studio.run(bringInPiece, {
+    read: opened.value,
+    fileName: file.name,
+    verb: 'brought in',
+    ...about?.whose,
+  });
+  return done.ok
+    ? { kind: 'brought', pieceId: done.value.made ?? null, says: done.value.says ?? '' }
+    : { kind: 'failed', issue: done.issue };
 }
 
 /** A voice says its instrument, its clef and how far from the page it sounds. */

@@ -15,7 +15,7 @@ import {
 import { INSTRUMENT_IDS, instrumentOf, type InstrumentId } from '@/core/instruments';
 import { teachingFor, type Student } from '@/core/studio';
 import { useSettings, useStudents } from '@/store';
-import { Button, PickOne } from '@/ui';
+import { Button, Choose } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 
@@ -76,38 +76,38 @@ function Choices({
 }): ReactNode {
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="For"
         value={studentId}
         choices={[['', 'nobody yet'], ...students.map((s) => [s.id, s.name] as const)]}
         onPick={setStudentId}
       />
       {student ? null : (
-        <PickOne
-          stacked
+        <Choose
+          place="stacked"
           label="Instrument"
           value={on}
           choices={INSTRUMENT_IDS.filter((id) => id !== 'percussion').map((id) => [id, instrumentOf(id).name] as const)}
           onPick={(id) => setInstrument(isOneOf(INSTRUMENT_IDS, id) ?? 'piano')}
         />
       )}
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="What"
         value={exercise.figure}
         choices={EXERCISE_FIGURES.map((f) => [f, FIGURES[f]] as const)}
         onPick={(f) => set((e) => ({ ...e, figure: isOneOf(EXERCISE_FIGURES, f) ?? e.figure }))}
       />
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="Key, as it is read"
         value={exercise.tonic}
         choices={TONICS.map((t) => [t, t] as const)}
         onPick={(tonic) => set((e) => ({ ...e, tonic }))}
       />
-      <PickOne
-        stacked
+      <Choose
+        place="stacked"
         label="Mode"
         value={exercise.mode}
         choices={[
@@ -117,8 +117,8 @@ function Choices({
         onPick={(mode) => set((e) => ({ ...e, mode: mode === 'minor' ? 'minor' : 'major' }))}
       />
       {exercise.figure === 'five-notes' ? null : (
-        <PickOne
-          stacked
+        <Choose
+          place="stacked"
           label="Octaves"
           value={String(exercise.octaves)}
           choices={ALL_OCTAVES.map((n) => [String(n), String(n)] as const)}

@@ -5,7 +5,7 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import { emptyGrid, GRID_CLEFS, type Grid } from '@/core/bargrid';
 import type { Result } from '@/core/result';
 import { useStudio } from '@/store';
-import { Button, Problem } from '@/ui';
+import { Button, Choose, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { layOut, startTyped } from './bring-in';
@@ -91,14 +91,13 @@ function ClefField({
   readonly set: (name: keyof PageSays) => (text: string) => void;
 }): ReactNode {
   return (
-    <label className="block">
-      <span className="block text-ink-2">Clef</span>
-      <select className="field min-h-11 w-full" value={page.clef} onChange={(e) => set('clef')(e.target.value)}>
-        {GRID_CLEFS.map((c) => (
-          <option key={c}>{c}</option>
-        ))}
-      </select>
-    </label>
+    <Choose
+      place="stacked"
+      label="Clef"
+      value={page.clef}
+      choices={GRID_CLEFS.map((c) => [c, c] as const)}
+      onPick={set('clef')}
+    />
   );
 }
 
@@ -122,23 +121,17 @@ function PageFields({
         <Field label="Quarters a minute" value={page.tempo} onChange={set('tempo')} />
       </div>
       <div className="grid gap-3 sm:grid-cols-3">
-        <label className="block">
-          <span className="block text-ink-2">Pick-up</span>
-          <select className="field min-h-11 w-full" value={page.pickup} onChange={(e) => set('pickup')(e.target.value)}>
-            {PICKUPS.map(([value, name]) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block">
-          <span className="block text-ink-2">Staves</span>
-          <select className="field min-h-11 w-full" value={page.staves} onChange={(e) => set('staves')(e.target.value)}>
-            <option value="2">two, for two hands</option>
-            <option value="1">one</option>
-          </select>
-        </label>
+        <Choose place="stacked" label="Pick-up" value={page.pickup} choices={PICKUPS} onPick={set('pickup')} />
+        <Choose
+          place="stacked"
+          label="Staves"
+          value={page.staves}
+          choices={[
+            ['2', 'two, for two hands'],
+            ['1', 'one'],
+          ]}
+          onPick={set('staves')}
+        />
         {page.staves === '1' ? <ClefField page={page} set={set} /> : null}
       </div>
     </>

@@ -1,176 +1,180 @@
 'use client';
 
-import { FilePlus2, Trash2 } from 'lucide-react';
+import { FilePlus2 } from 'lucide-react';
 import Link from 'next/link';
-import { useRef, useState, type DragEvent, type ReactNode } from 'react';
-import { toast } from 'sonner';
-import { removePiece } from '@/core/commands';
-import { instrumentName } from '@/core/instruments';
-import { dayOf, isTechnique, shortDay, type Piece } from '@/core/studio';
-import { usePieces, useStudio } from '@/store';
-import { Button, EmptyState, Problem } from '@/ui';
+import { useMemo, useRef, useState, type DragEvent, type ReactNode } from 'react';
+import { bringBack } from '@/core/commands';
+import { dayOf, isTechnique, shortDay } from '@/core/studio';
+import { useAllStandings, useEveryPiece, useRemoved, useStudents, useStudio } from '@/store';
+import { Button, counted, EmptyState, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
-import type { OpenedFile } from '@/workers';
+import { useKey } from '@/features/keys';
 import { ExerciseDialog } from './exercise-dialog';
-import { bringIn, type AboutFile, type AskWhosePart } from './bring-in';
+import { ANYTHING, choicesOf, findPieces, shelfRows, type ShelfRow, type Sort, type Wanted } from './find-pieces';
 import { NewPieceDialog } from './new-piece-dialog';
+import { PieceTable } from './piece-table';
+import { ShelfSearch } from './shelf-search';
+import { TwiceDialog } from './twice-dialog';
+import { useTaking, type Asking, type Taken } from './use-taking';
 import { WhosePartDialog } from './whose-part-dialog';
 
-const FORMAT: Readonly<Record<Piece['format'], string>> = {
-  musicxml: 'MusicXML',
-  mxl: 'MusicXML, zipped',
-  abc: 'ABC',
-  midi: 'MIDI, rough',
-  grid: 'bar grid',
-};
 const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
-
-/** A file of which something is asked before it comes in. */
-interface Asking {
-  readonly opened: OpenedFile;
-  readonly fileName: string;
-  readonly answer: (about: AboutFile | null) => void;
-}
-
-/** Files taken one after the other; each that cannot be read is said. */
-function useTaking() {
-  const studio = useStudio();
-  const where = useWhere();
-  const { act } = useActs();
-  const [problems, setProblems] = useState<readonly string[]>([]);
-  const [busy, setBusy] = useState<string | null>(null);
-  const [asking, setAsking] = useState<Asking | null>(null);
-  const ask: AskWhosePart = (opened, fileName) =>
-    new Promise((resolve) => {
-      setBusy(null);
-      setAsking({
-        opened,
-        fileName,
-        answer: (about) => {
-          setAsking(null);
-          resolve(about);
-        },
-      });
-    });
-  const take = async (files: readonly File[]): Promise<void> => {
-    const failed: string[] = [];
-    for (const file of files) {
-      setBusy(file.name);
-      const result = await bringIn(studio, file, ask);
-      if (result === null) continue;
-      if (!result.ok) failed.push(result.issue.message);
-      else {
-        toast(result.value.says);
-        if (files.length === 1) where.go('prepare', { pieceId: result.value.made ?? null });
-      }
-    }
-    setProblems(failed);
-  };
-  const takeAll = (files: readonly File[]): void =>
-    act(async () => {
-      try {
-        await take(files);
-      } finally {
-        setBusy(null);
-      }
-    });
-  return { takeAll, busy, problems, asking };
-}
 
 /** What is asked of the file in hand. */
 function AskingDialog({ asking }: { readonly asking: Asking | null }): ReactNode {
   if (!asking) return null;
-  const { opened, fileName, answer } = asking;
+  const { fileName } = asking;
+  if (asking.kind === 'twice')
+    return (
+      <TwiceDialog
+        key={fileName}
+        piece={asking.piece}
+        same={asking.same}
+        fileName={fileName}
+        onAnswer={asking.answer}
+      />
+    );
+  const { opened, answer } = asking;
   // Another score of the file is another question.
   return (
     <WhosePartDialog key={opened.scores?.path ?? fileName} opened={opened} fileName={fileName} onChosen={answer} />
   );
 }
 
-function PieceTable({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
-  const { zone } = useStudio();
+/** What became of the files: each that failed as a problem, of several a list with where to go on. */
+function Became({ taken }: { readonly taken: readonly Taken[] }): ReactNode {
   const where = useWhere();
-  const { run } = useActs();
-  const remove = (piece: Piece): void =>
-    run(
-      removePiece,
-      { pieceId: piece.id },
-      { stored: () => where.pieceId === piece.id && where.change({ pieceId: null }) },
-    );
-
+  const there = taken.filter((t) => !t.failed);
   return (
-    <table className="panel w-full border-collapse text-left">
-      <thead className="text-sm text-ink-2">
-        <tr>
-          <th className="px-4 py-2 font-semibold">Piece</th>
-          <th className="hidden px-4 py-2 font-semibold md:table-cell">Composer</th>
-          <th className="hidden px-4 py-2 font-semibold md:table-cell">Instrument</th>
-          <th className="hidden px-4 py-2 font-semibold md:table-cell">From</th>
-          <th className="hidden px-4 py-2 font-semibold md:table-cell">Brought in</th>
-          <th className="px-4 py-2">
-            <span className="sr-only">Remove</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {pieces.map((piece) => (
-          <tr key={piece.id} className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}>
-            <td className="px-4 py-1">
-              <Link
-                href={where.addressOf('read', { pieceId: piece.id })}
-                className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline"
-              >
-                {piece.title}
-              </Link>
-              <span className="block pb-1 text-ink-2 md:hidden">
-                {[piece.composer, instrumentName(piece)].filter((t) => t !== '').join(', ')}
-              </span>
-            </td>
-            <td className="hidden px-4 md:table-cell">{piece.composer}</td>
-            <td className="hidden px-4 md:table-cell">{instrumentName(piece)}</td>
-            <td className="hidden px-4 md:table-cell">{piece.exercise ? 'exercise' : FORMAT[piece.format]}</td>
-            <td className="figure hidden px-4 md:table-cell">{shortDay(dayOf(piece.addedAt, zone))}</td>
-            <td className="px-4 text-right">
-              <Button look="quiet" aria-label={`Remove ${piece.title}`} onClick={() => remove(piece)}>
-                <Trash2 size={18} aria-hidden="true" />
-              </Button>
-            </td>
-          </tr>
+    <>
+      {taken
+        .filter((t) => t.failed)
+        .map((t) => (
+          <div key={t.fileName} className="mb-3">
+            <Problem>{t.says}</Problem>
+          </div>
         ))}
-      </tbody>
-    </table>
+      {there.length > 0 ? (
+        <ul className="panel mb-3 p-3" aria-label="Brought in">
+          {there.map((t) => (
+            <li key={t.fileName} className="flex flex-wrap items-center gap-3">
+              <span className="min-w-0 flex-1">
+                {t.fileName}: {t.says}
+              </span>
+              {t.pieceId === null ? null : (
+                <Link
+                  className="flex min-h-11 items-center font-semibold text-leaf"
+                  href={where.addressOf('prepare', { pieceId: t.pieceId })}
+                >
+                  Prepare it
+                </Link>
+              )}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </>
+  );
+}
+
+/** Pieces that were removed, with everything that is hidden with them. */
+function RemovedPieces(): ReactNode {
+  const { zone } = useStudio();
+  const { run } = useActs();
+  const removed = (useRemoved() ?? []).flatMap((r) => (r.table === 'pieces' ? [r] : []));
+  if (removed.length === 0) return null;
+  return (
+    <details className="mt-4">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+        {counted(removed.length, 'removed piece')}
+      </summary>
+      <ul className="panel p-3">
+        {removed.map(({ row, at }) => (
+          <li key={row.id} className="flex flex-wrap items-center gap-3 py-1">
+            <span className="min-w-0 flex-1">
+              {row.title}, <span className="text-ink-2">removed on {shortDay(dayOf(at.slice(0, 24), zone))}</span>
+            </span>
+            <Button onClick={() => run(bringBack, { table: 'pieces', row })}>Bring it back</Button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
 /** Pieces, and technique exercises below them. */
-function Lists({ pieces }: { readonly pieces: readonly Piece[] }): ReactNode {
-  const exercises = pieces.filter(isTechnique);
+function Lists({ rows }: { readonly rows: readonly ShelfRow[] }): ReactNode {
+  const exercises = rows.filter((r) => isTechnique(r.piece));
+  const pieces = rows.filter((r) => !isTechnique(r.piece));
+  if (rows.length === 0) return <p className="panel p-6 text-center text-lg text-ink-2">No piece is like that.</p>;
   return (
     <>
-      <PieceTable pieces={pieces.filter((p) => !isTechnique(p))} />
+      {pieces.length > 0 ? <PieceTable label="Pieces" rows={pieces} /> : null}
       {exercises.length > 0 ? (
         <section aria-labelledby="exercises" className="mt-6">
           <h2 id="exercises" className="mb-2">
             Exercises and studies
           </h2>
-          <PieceTable pieces={exercises} />
+          <PieceTable label="Exercises and studies" rows={exercises} />
         </section>
       ) : null}
     </>
   );
 }
 
-/** The pieces of the studio; files are dropped or chosen here. */
-export function ShelfScreen(): ReactNode {
+/** The pieces that are there, looked through; `undefined` while loading. */
+function useShelf() {
+  const pieces = useEveryPiece();
+  const students = useStudents();
+  const standings = useAllStandings(true);
+  const [wanted, setWanted] = useState<Wanted>(ANYTHING);
+  const [sort, setSort] = useState<Sort>('used');
+  const rows = useMemo(() => {
+    const heardAt = new Map<string, string>();
+    for (const s of standings ?? []) if ((heardAt.get(s.pieceId) ?? '') < s.at) heardAt.set(s.pieceId, s.at);
+    return shelfRows(pieces ?? [], students ?? [], heardAt);
+  }, [pieces, students, standings]);
+  const found = useMemo(() => findPieces(rows, wanted, sort), [rows, wanted, sort]);
+  return {
+    isThere: pieces !== undefined && students !== undefined && standings !== undefined,
+    rows,
+    found,
+    wanted,
+    sort,
+    there: choicesOf(rows.filter((r) => (r.piece.archived ?? false) === wanted.archived)),
+    archived: rows.filter((r) => r.piece.archived).length,
+    onWanted: (change: Partial<Wanted>) => setWanted((before) => ({ ...before, ...change })),
+    onSort: setSort,
+  };
+}
+
+function NoPiece(): ReactNode {
   const studio = useStudio();
   const { act } = useActs();
-  const pieces = usePieces();
+  return (
+    <EmptyState title="No piece yet">
+      <p>
+        Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a file
+        can be laid out as bars.
+      </p>
+      {studio.name === 'own' ? (
+        <Button onClick={() => act(() => studio.openStudio('demo'))}>Look at the demo studio</Button>
+      ) : null}
+    </EmptyState>
+  );
+}
+
+/** The pieces of the studio; files are dropped or chosen here. */
+export function ShelfScreen(): ReactNode {
   const input = useRef<HTMLInputElement | null>(null);
-  const { takeAll, busy, problems, asking } = useTaking();
+  const field = useRef<HTMLInputElement | null>(null);
+  const { takeAll, busy, taken, asking } = useTaking();
+  const shelf = useShelf();
   const [over, setOver] = useState(false);
   const [making, setMaking] = useState<'grid' | 'text' | 'exercise' | null>(null);
-
+  useKey('shelf.find', () => field.current?.focus());
+  useKey('shelf.bring', () => input.current?.click());
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
     setOver(false);
@@ -186,17 +190,15 @@ export function ShelfScreen(): ReactNode {
       onDrop={onDrop}
       className={`min-h-[60vh] rounded ${over ? 'outline-2 outline-dashed outline-leaf' : ''}`}
     >
-      <div className="mb-4 flex flex-wrap items-center gap-4">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1>Shelf</h1>
-        <p className="text-ink-2">
-          Drop a file anywhere here: MusicXML (.musicxml, .xml, .mxl), ABC (.abc) or, roughly, MIDI (.mid).
-        </p>
+        <p className="text-ink-2">Drop files anywhere here: MusicXML, ABC or, roughly, MIDI.</p>
         <div className="ml-auto flex flex-wrap gap-2">
           <Button onClick={() => setMaking('grid')}>Lay out a printed piece</Button>
           <Button onClick={() => setMaking('text')}>Type a piece</Button>
           <Button onClick={() => setMaking('exercise')}>Add an exercise</Button>
-          <Button look="primary" onClick={() => input.current?.click()}>
-            <FilePlus2 size={18} aria-hidden="true" /> Bring in a piece
+          <Button look="primary" shortcut="B" onClick={() => input.current?.click()}>
+            <FilePlus2 size={18} aria-hidden="true" /> Bring in pieces
           </Button>
         </div>
         <AskingDialog asking={asking} />
@@ -217,26 +219,18 @@ export function ShelfScreen(): ReactNode {
         />
       </div>
       <div role="status" aria-live="polite">
-        {busy ? <p className="py-2">Reading {busy}…</p> : null}
+        {busy ? <p className="py-2">{busy}</p> : null}
       </div>
-      {problems.map((problem) => (
-        <div key={problem} className="mb-3">
-          <Problem>{problem}</Problem>
-        </div>
-      ))}
-      {pieces && pieces.length === 0 ? (
-        <EmptyState title="No piece yet">
-          <p>
-            Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a
-            file can be laid out as bars.
-          </p>
-          {studio.name === 'own' ? (
-            <Button onClick={() => act(() => studio.openStudio('demo'))}>Look at the demo studio</Button>
-          ) : null}
-        </EmptyState>
+      <Became taken={taken} />
+      {!shelf.isThere ? null : shelf.rows.length === 0 ? (
+        <NoPiece />
       ) : (
-        <Lists pieces={pieces ?? []} />
+        <>
+          <ShelfSearch {...shelf} field={field} />
+          <Lists rows={shelf.found} />
+        </>
       )}
+      <RemovedPieces />
     </div>
   );
 }

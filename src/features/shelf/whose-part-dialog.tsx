@@ -5,7 +5,7 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import { instrumentName } from '@/core/instruments';
 import { whoByName, type PlayerChoice } from '@/core/players';
 import { useStudents } from '@/store';
-import { Button, InstrumentOptions, PickOne } from '@/ui';
+import { Button, Choose, InstrumentOptions } from '@/ui';
 import type { OpenedFile } from '@/workers';
 import type { AboutFile } from './bring-in';
 import { FirstBars } from './first-bars';
@@ -125,7 +125,7 @@ export function WhosePartDialog({
           </p>
           {opened.scores ? (
             <div className="mb-3">
-              <PickOne
+              <Choose
                 label="Score in this file"
                 value={opened.scores.path}
                 choices={opened.scores.paths.map((path) => [path, path] as const)}

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { TEACHING_QUESTIONS, type Teaching, type TeachingAnswer } from '@/core/studio';
+import { Choose } from '@/ui';
 
 interface Props {
   /** What is chosen here; what is absent comes from `under`. */
@@ -17,23 +18,16 @@ export function TeachingChoices({ own, under, underName, onAnswer }: Props): Rea
       {TEACHING_QUESTIONS.map(({ key, question, schools, why }) => {
         const inherited = schools.find(([v]) => v === under[key])?.[1] ?? '';
         return (
-          <label key={key} title={why}>
-            <span className="text-ink-2">{question}</span>
-            <select
-              className={`field w-full ${own[key] === undefined ? '' : 'font-semibold text-plum'}`}
+          <div key={key} title={why}>
+            <Choose
+              place="stacked"
+              label={question}
+              own={own[key] !== undefined}
               value={own[key] ?? ''}
-              onChange={(e) => onAnswer([key, e.target.value === '' ? null : e.target.value])}
-            >
-              <option value="">
-                {inherited} ({underName})
-              </option>
-              {schools.map(([value, name]) => (
-                <option key={value} value={value}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
+              choices={[['', `${inherited} (${underName})`], ...schools]}
+              onPick={(value) => onAnswer([key, value === '' ? null : value])}
+            />
+          </div>
         );
       })}
     </div>

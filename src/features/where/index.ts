@@ -1,2 +1,10 @@
 /** Who, what and where: the state that the address bar tells. */
-export { SIDE_STAGES, STAGES, useWhere, type Stage, type Where, type WhereAccess } from './use-where';
+export {
+  STUDIO_STAGES,
+  STAGES,
+  useWhere,
+  type Stage,
+  type Where,
+  type WhereAccess,
+  type WhereChange,
+} from './use-where';

@@ -4,9 +4,11 @@ import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { clearArrived, pendingAddress, pendingOnServer, putPending, subscribePending } from './pending-address';
 
-export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson'] as const;
-export const SIDE_STAGES = ['board', 'files'] as const;
-export type Stage = (typeof STAGES)[number] | (typeof SIDE_STAGES)[number] | 'prepare' | 'about';
+/** In the order of the work, then all students at once. */
+export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson', 'board'] as const;
+/** What belongs to the studio as a whole. */
+export const STUDIO_STAGES = ['files', 'settings', 'about'] as const;
+export type Stage = (typeof STAGES)[number] | (typeof STUDIO_STAGES)[number] | 'prepare';
 
 export interface Where {
   readonly stage: Stage;
@@ -35,8 +37,7 @@ export interface WhereAccess extends Where {
   readonly addressOf: (stage: Stage, change?: WhereChange) => string;
 }
 
-const isStage = (name: string): name is Stage =>
-  [...STAGES, ...SIDE_STAGES, 'prepare', 'about'].includes(name as Stage);
+const isStage = (name: string): name is Stage => [...STAGES, ...STUDIO_STAGES, 'prepare'].includes(name as Stage);
 
 /** `5-8` or `5`, bars counted from 1 as in the address bar; null for anything else. */
 export function parseBars(text: string | null): readonly [number, number] | null {

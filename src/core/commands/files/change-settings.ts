@@ -2,7 +2,9 @@ import { ok } from '../../result';
 import { answered, type Settings, type TeachingAnswer } from '../../studio';
 import { command, put, type RowToPut } from '../command';
 
-export type SettingsChange = Partial<Pick<Settings, 'name' | 'zone' | 'barWord' | 'noteNames' | 'ownCues'>> & {
+export type SettingsChange = Partial<
+  Pick<Settings, 'name' | 'zone' | 'barWord' | 'noteNames' | 'textSize' | 'ownCues'>
+> & {
   /** What is said for a gesture: `gesture family` → words; empty words take ours again. */
   readonly gestureCue?: readonly [key: string, words: string];
   /** One answer to how it is taught. */

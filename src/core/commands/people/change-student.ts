@@ -7,7 +7,15 @@ import { gone } from '../refusals';
 export type StudentChange = Partial<
   Pick<
     Student,
-    'name' | 'age' | 'level' | 'handSpanInSemitones' | 'breathSpanInSeconds' | 'lessonMinutes' | 'density' | 'pieceIds'
+    | 'name'
+    | 'age'
+    | 'level'
+    | 'archived'
+    | 'handSpanInSemitones'
+    | 'breathSpanInSeconds'
+    | 'lessonMinutes'
+    | 'density'
+    | 'pieceIds'
   >
 > & {
   /** The instrument as the teacher writes it. */

@@ -8,7 +8,7 @@ import { fingersForInstrument } from './put-aside';
 
 type PieceParts = NonNullable<Piece['parts']>;
 
-export type PieceChange = Partial<Pick<Piece, 'title' | 'composer' | 'study'>> & {
+export type PieceChange = Partial<Pick<Piece, 'title' | 'composer' | 'study' | 'grade' | 'tags' | 'archived'>> & {
   /** The instrument as the teacher writes it. */
   readonly instrument?: string;
   /** One thing about where it comes from. */

@@ -11,7 +11,7 @@ export const removePiece = command({
     return ok({
       label: `${piece.title} removed`,
       changes: [remove('pieces', piece.id)],
-      says: `${piece.title} removed. Undo brings it back.`,
+      says: `${piece.title} removed; what was heard on it is hidden with it. Undo brings it all back.`,
     });
   },
 });

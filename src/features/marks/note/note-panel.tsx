@@ -15,7 +15,7 @@ import { WordsOfNote } from './words-of-note';
 /** The fields that keys go to. */
 export interface NoteInputs {
   readonly cue: RefObject<HTMLInputElement | null>;
-  readonly dynamic: RefObject<HTMLSelectElement | null>;
+  readonly dynamic: RefObject<HTMLButtonElement | null>;
 }
 
 /** How long a tied note is held, in words. */

@@ -1,6 +1,6 @@
 import type { ReactNode, RefObject } from 'react';
 import { LEVELS } from '@/core/dynamics';
-import { Button } from '@/ui';
+import { Button, Choose } from '@/ui';
 import type { MicroSign } from '../actions';
 import type { OfNote } from './of-note';
 
@@ -13,6 +13,14 @@ const MICRO: readonly (readonly [MicroSign, string])[] = [
 /** Name of the second reading of a phrase end. */
 const SECOND = 'second';
 
+const PHRASE_ENDS = [
+  ['', 'no'],
+  [',', ', goes on'],
+  ['.', '. closes'],
+  ['?', '? asks'],
+  ['!', '! calls'],
+] as const;
+
 /** Whether a phrase ends at the note, in one reading or another. */
 function PhraseEnds({ model, actions, note }: OfNote): ReactNode {
   const signOf = (reading: string | undefined): string =>
@@ -22,22 +30,15 @@ function PhraseEnds({ model, actions, note }: OfNote): ReactNode {
   return (
     <div className="flex gap-2">
       {([undefined, SECOND] as const).map((reading) => (
-        <label key={reading ?? 'first'} className="flex-1">
-          <span className={reading === undefined ? 'font-semibold' : 'text-ink-2'}>
-            {reading === undefined ? 'A phrase ends' : 'or, read otherwise'}
-          </span>
-          <select
-            className="field mt-1 w-full"
+        <div key={reading ?? 'first'} className="min-w-0 flex-1">
+          <Choose
+            place="stacked"
+            label={reading === undefined ? 'A phrase ends' : 'or, read otherwise'}
             value={signOf(reading)}
-            onChange={(e) => actions.setPhrase(e.target.value, reading)}
-          >
-            <option value="">no</option>
-            <option value=",">, goes on</option>
-            <option value=".">. closes</option>
-            <option value="?">? asks</option>
-            <option value="!">! calls</option>
-          </select>
-        </label>
+            choices={PHRASE_ENDS}
+            onPick={(sign) => actions.setPhrase(sign, reading)}
+          />
+        </div>
       ))}
     </div>
   );
@@ -51,28 +52,20 @@ export function SignsOfNote({
   dynamicInput,
   tied,
 }: OfNote & {
-  readonly dynamicInput: RefObject<HTMLSelectElement | null>;
+  readonly dynamicInput: RefObject<HTMLButtonElement | null>;
   readonly tied: string | null;
 }): ReactNode {
   const micro = model.marks.find((m) => m.kind === 'micro' && m.noteId === note.id);
   return (
     <>
-      <label>
-        <h3>Dynamic here</h3>
-        <select
-          ref={dynamicInput}
-          className="field mt-1 w-full"
-          value={model.dynamics.find((d) => d.noteId === note.id)?.level ?? ''}
-          onChange={(e) => actions.setDynamic(e.target.value)}
-        >
-          <option value="">none of yours</option>
-          {LEVELS.map((level) => (
-            <option key={level} value={level}>
-              {level}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choose
+        place="stacked"
+        label="Dynamic here"
+        buttonRef={dynamicInput}
+        value={model.dynamics.find((d) => d.noteId === note.id)?.level ?? ''}
+        choices={[['', 'none of yours'], ...LEVELS.map((level) => [level, level] as const)]}
+        onPick={(level) => actions.setDynamic(level)}
+      />
       <div className="flex flex-wrap gap-1" role="group" aria-label="Own signs">
         {MICRO.map(([sign, says]) => (
           <Button

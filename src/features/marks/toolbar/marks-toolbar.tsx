@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { COUNT_SYSTEMS } from '@/core/rhythm';
+import { COUNTING, COUNT_SYSTEMS } from '@/core/rhythm';
 import { TEACHING_QUESTIONS } from '@/core/studio';
-import { PickOne } from '@/ui';
+import { Choose } from '@/ui';
 import { PageViewChoice } from '@/features/score';
 import type { MarkActions } from '../actions';
 import { FINGER_VIEWS } from '../finger-view';
@@ -32,7 +32,7 @@ function HowCounted({
 }): ReactNode {
   const asked = TEACHING_QUESTIONS.find((q) => q.key === question);
   return asked ? (
-    <PickOne
+    <Choose
       label={asked.question}
       value={model.way[question]}
       choices={asked.schools.map(([answer, words]) => [String(answer), words] as const)}
@@ -54,13 +54,13 @@ export function MarksToolbar({
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
       {solver === null ? null : (
         <>
-          <PickOne
+          <Choose
             label={student ? `${student.name} sees` : 'Fingers'}
             value={view}
             choices={FINGER_VIEWS}
             onPick={actions.setView}
           />
-          <PickOne
+          <Choose
             label="Variant"
             value={variant}
             choices={variants.map((v) => [v, v] as const)}
@@ -68,21 +68,21 @@ export function MarksToolbar({
           />
         </>
       )}
-      <PickOne
+      <Choose
         label="Count"
         value={model.way.system}
-        choices={COUNT_SYSTEMS.map((s) => [s, s] as const)}
+        choices={COUNT_SYSTEMS.map((s) => [s, COUNTING[s].label] as const)}
         onPick={(v) => model.setSystem(COUNT_SYSTEMS.find((s) => s === v) ?? 'meter')}
       />
       {model.asksCompound ? <HowCounted question="compound" model={model} actions={actions} /> : null}
       {model.asksUneven ? <HowCounted question="uneven" model={model} actions={actions} /> : null}
-      <PickOne
+      <Choose
         label="Show"
         value={model.shownSource}
         choices={SHOWN}
         onPick={(v) => model.setShownSource(SHOWN.find(([source]) => source === v)?.[0] ?? 'all')}
       />
-      <PickOne
+      <Choose
         label="held"
         value={model.silent}
         choices={[

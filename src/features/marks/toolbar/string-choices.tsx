@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { PickOne } from '@/ui';
+import { Choose } from '@/ui';
 import { stringNames } from '../instrument';
 import type { MarksModel } from '../use-marks-model';
 
@@ -10,7 +10,7 @@ export function StringChoices({ model }: { readonly model: MarksModel }): ReactN
   const { solver, instrument, strings } = model;
   if (solver === 'fretted')
     return (
-      <PickOne
+      <Choose
         label="Capo"
         value={model.capo}
         choices={[
@@ -23,7 +23,7 @@ export function StringChoices({ model }: { readonly model: MarksModel }): ReactN
   if (solver !== 'bowed') return null;
   return (
     <>
-      <PickOne
+      <Choose
         label="Where both serve"
         value={model.openOrFourth}
         choices={[
@@ -32,7 +32,7 @@ export function StringChoices({ model }: { readonly model: MarksModel }): ReactN
         ]}
         onPick={(v) => model.setOpenOrFourth(v === 'fourth' ? 'fourth' : 'open')}
       />
-      <PickOne
+      <Choose
         label="String"
         value={model.onString}
         choices={[

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { changeSettings } from '@/core/commands';
 import { isZone } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Panel, PickOne } from '@/ui';
+import { Choose, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 
 const zonesKnown = (): readonly string[] => Intl.supportedValuesOf('timeZone');
@@ -13,11 +13,11 @@ export function ZonePanel(): ReactNode {
   const { run } = useActs();
   const zones = zonesKnown();
   return (
-    <Panel title="Where the studio is" className="lg:col-span-2">
+    <Panel title="Where the studio is">
       <p className="mb-3 text-ink-2">
         A day begins and ends there, whatever the clock of this machine says. It came from this browser.
       </p>
-      <PickOne
+      <Choose
         label="Time zone"
         value={zone}
         choices={(zones.includes(zone) ? zones : [zone, ...zones]).map((z) => [z, z.replaceAll('_', ' ')] as const)}

@@ -1,0 +1,179 @@
+import { useMemo } from 'react';
+import { currentAssignment, dueState, foldLessons, lessonGoingOn, type FoldedStanding } from '@/core/mastery';
+import { nextThing, sectionsToHear, type NextFacts, type NextKind, type NextThing, type ToHear } from '@/core/plan';
+import { placeSections } from '@/core/sections';
+import { isTechnique, ladderPlayer, piecesInWork, type Piece, type Section, type Student } from '@/core/studio';
+import { isSection, kindOf, walkedWay } from '@/core/way';
+import {
+  useAllStandings,
+  usePieces,
+  useSectionsOf,
+  useStandings,
+  useStudentEvents,
+  useStudents,
+  useStudio,
+} from '@/store';
+import { useScore } from '@/features/score';
+import { useWhere, type Stage, type WhereAccess, type WhereChange } from '@/features/where';
+
+/** Minutes before its end from which a lesson turns to the week. Chosen by us. */
+const LAST_MINUTES = 5;
+
+/** A place as it is said: a section by its letter, a chunk by its bars. */
+const placeName = (place: Section): string =>
+  kindOf(place) === 'section' ? (place.letter !== '' ? place.letter : place.name) : place.name;
+
+/** What one student is about, as far as the next thing follows from it. */
+function useOfStudent(student: Student | null, piece: Piece | null, pieces: readonly Piece[]) {
+  const studio = useStudio();
+  const standings = useStandings({ studentId: student?.id ?? null });
+  const events = useStudentEvents(student?.id ?? null);
+  const state = useScore(piece);
+  const score = state.kind === 'ready' ? state.score : null;
+  const work = useMemo(() => {
+    const met = new Set([...(standings?.values() ?? [])].map((s) => s.pieceId));
+    return student ? piecesInWork(student, pieces, met) : [];
+  }, [student, pieces, standings]);
+  const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
+  const now = studio.now();
+  return useMemo(() => {
+    if (!student || !standings || !events || !rows) return null;
+    const lessons = foldLessons(events);
+    const lesson = lessonGoingOn(lessons, now);
+    const assignment = currentAssignment(events);
+    const heardSinceWeek = events.some(
+      (e) => e.kind === 'level' && (assignment === null || e.at > assignment.at) && lesson !== null,
+    );
+    const assigned = new Set(
+      assignment && (lesson === null || assignment.at < lesson.at)
+        ? assignment.items.flatMap((i) => i.sectionId ?? [])
+        : [],
+    );
+    const wayOf = (p: Piece) =>
+      score && p.id === piece?.id
+        ? walkedWay(
+            rows.ways.filter((w) => w.pieceId === p.id),
+            placeSections(
+              score,
+              rows.places.filter((s) => s.pieceId === p.id),
+            ),
+            ladderPlayer(p, student),
+            student.id,
+          )
+        : null;
+    const all = sectionsToHear(
+      work.map((p) => ({
+        pieceId: p.id,
+        sections: rows.sections.filter((s) => s.pieceId === p.id),
+        places: wayOf(p),
+        isExercise: isTechnique(p),
+      })),
+      standings,
+      student.id,
+      assigned,
+      now,
+    ).filter((h) => h.state !== 'fresh');
+    const first: ToHear | undefined = all.find((h) => h.pieceId === piece?.id) ?? all[0];
+    const ends = lesson ? Date.parse(lesson.at) + ((lesson.minutes ?? 0) - LAST_MINUTES) * 60_000 : Infinity;
+    return {
+      first: first ?? null,
+      firstPlace: rows.places.find((p) => p.id === first?.sectionId) ?? null,
+      work,
+      lessonGoesOn: lesson !== null,
+      heardSinceWeek,
+      lessonEnds: Date.parse(now) >= ends,
+    };
+  }, [student, standings, events, rows, score, piece, work, now]);
+}
+
+/** Of everyone, or of who plays the piece: who has most that is due. */
+function mostDue(
+  students: readonly Student[],
+  standings: readonly FoldedStanding[],
+  pieceId: string | null,
+  now: string,
+): { readonly student: Student; readonly due: number } | null {
+  const counted = students.map((student) => ({
+    student,
+    due: standings.filter(
+      (s) =>
+        s.studentId === student.id &&
+        (pieceId === null || s.pieceId === pieceId) &&
+        dueState(s.fading, s.at, now) !== 'fresh',
+    ).length,
+  }));
+  return counted.reduce<(typeof counted)[number] | null>((m, c) => (c.due > (m?.due ?? 0) ? c : m), null);
+}
+
+interface Target {
+  readonly stage: Stage;
+  readonly change: WhereChange;
+}
+
+/** Whether one is where the next thing is done. */
+const isThere = (where: WhereAccess, { stage, change }: Target): boolean =>
+  where.stage === stage &&
+  (change.pieceId === undefined || change.pieceId === where.pieceId) &&
+  (change.sectionId === undefined || change.sectionId === where.sectionId) &&
+  (change.view === undefined || change.view === where.view);
+
+/** The next thing to do for who and what is in hand, and where it is done; null while it is not known. */
+export function useNextThing(): (NextThing & { readonly isHere: boolean; readonly go: () => void }) | null {
+  const where = useWhere();
+  const studio = useStudio();
+  const pieces = usePieces();
+  const students = useStudents();
+  const student = students?.find((s) => s.id === where.studentId) ?? null;
+  const piece = pieces?.find((p) => p.id === where.pieceId) ?? null;
+  const ofPiece = useSectionsOf(useMemo(() => (where.pieceId === null ? [] : [where.pieceId]), [where.pieceId]));
+  const all = useAllStandings(student === null);
+  const his = useOfStudent(student, piece, pieces ?? []);
+  if (!pieces || !students || !ofPiece || (student && !his) || (!student && !all)) return null;
+  const waiting = student === null ? mostDue(students, all ?? [], where.pieceId, studio.now()) : null;
+  const facts: NextFacts = {
+    pieces: pieces.length,
+    students: students.length,
+    piece: piece && {
+      title: piece.title,
+      isDivided: ofPiece.places.some(isSection),
+      isOrdered: isTechnique(piece) || ofPiece.ways.some((w) => w.studentId === null) || ofPiece.ladders.length > 0,
+      players: students.filter((s) => s.pieceIds?.includes(piece.id) ?? false).length,
+    },
+    student: student &&
+      his && {
+        name: student.name,
+        inWork: his.work.length,
+        hasPiece: piece !== null && his.work.some((p) => p.id === piece.id),
+        lessonGoesOn: his.lessonGoesOn,
+        heardSinceWeek: his.heardSinceWeek,
+        lessonEnds: his.lessonEnds,
+      },
+    toHear:
+      his?.first && his.firstPlace
+        ? {
+            name: placeName(his.firstPlace),
+            title: pieces.find((p) => p.id === his.first?.pieceId)?.title ?? '',
+            state: his.first.state,
+          }
+        : null,
+    waiting: waiting && { name: waiting.student.name, due: waiting.due },
+  };
+  const next = nextThing(facts);
+  const targets: Readonly<Record<NextKind, Target>> = {
+    bring: { stage: 'shelf', change: {} },
+    'add-student': { stage: 'board', change: { studentId: null } },
+    prepare: { stage: 'prepare', change: {} },
+    order: { stage: 'ladder', change: {} },
+    give: { stage: 'prepare', change: {} },
+    hear: {
+      stage: 'lesson',
+      change: his?.first ? { pieceId: his.first.pieceId, sectionId: his.first.sectionId, view: null, bars: null } : {},
+    },
+    week: { stage: 'lesson', change: { view: 'week' } },
+    'lesson-of': { stage: 'lesson', change: waiting ? { studentId: waiting.student.id } : {} },
+    'choose-piece': { stage: 'shelf', change: { pieceId: null } },
+    rest: { stage: 'board', change: { studentId: null } },
+  };
+  const target = targets[next.kind];
+  return { ...next, isHere: isThere(where, target), go: () => where.go(target.stage, target.change) };
+}

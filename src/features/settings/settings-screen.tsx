@@ -1,0 +1,80 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { changeSettings, type SettingsChange } from '@/core/commands';
+import { teachingFor } from '@/core/studio';
+import { useSettings } from '@/store';
+import { Choose, Panel } from '@/ui';
+import { useActs } from '@/features/acts';
+import { KeptField } from '@/features/drafts';
+import { TeachingChoices } from '@/features/teaching';
+import { ZonePanel } from './zone-panel';
+
+const TEXT_SIZES = [
+  ['usual', 'as the browser has it'],
+  ['large', 'larger'],
+  ['largest', 'largest'],
+] as const;
+
+/** What holds in the whole studio. What a student or a piece has otherwise is said on the board and in Read. */
+export function SettingsScreen(): ReactNode {
+  const settings = useSettings();
+  const { run } = useActs();
+  const set = (label: string, change: SettingsChange, stored: () => void = () => undefined): void =>
+    run(changeSettings, { change, label }, { stored });
+  if (settings === undefined) return null;
+  return (
+    <div className="grid max-w-5xl gap-3 lg:grid-cols-2">
+      <h1 className="lg:col-span-2">Settings</h1>
+      <Panel title="The studio">
+        <label className="block">
+          <span className="text-ink-2">Its name</span>
+          <KeptField
+            draftKey="name of the studio"
+            className="field w-full"
+            maxLength={120}
+            value={settings?.name ?? ''}
+            onKeep={(name, stored) => set('name of the studio', { name: name.trim() }, stored)}
+          />
+        </label>
+        <p className="mt-2 text-sm text-ink-2">It is in the studio file, so that you know it among others.</p>
+      </Panel>
+      <ZonePanel />
+      <Panel title="Words">
+        <Choose
+          place="stacked"
+          label="Note values are called"
+          value={settings?.noteNames ?? 'american'}
+          choices={[
+            ['american', 'quarter, eighth, half'],
+            ['british', 'crotchet, quaver, minim'],
+          ]}
+          onPick={(v) => set('names of note values', { noteNames: v === 'british' ? 'british' : 'american' })}
+        />
+      </Panel>
+      <Panel title="Reading">
+        <Choose
+          place="stacked"
+          label="Size of the text"
+          value={settings?.textSize ?? 'usual'}
+          choices={TEXT_SIZES}
+          onPick={(v) => set('size of the text', { textSize: v === 'large' || v === 'largest' ? v : 'usual' })}
+        />
+        <p className="mt-2 text-sm text-ink-2">
+          The music has sizes of its own, where it is. Movement follows what your system asks for.
+        </p>
+      </Panel>
+      <Panel title="How you teach" className="lg:col-span-2">
+        <p className="mb-3 text-ink-2">
+          Where teachers disagree. A student or a piece can have it otherwise, on the board and in Read.
+        </p>
+        <TeachingChoices
+          own={settings?.teaching ?? {}}
+          under={teachingFor()}
+          underName="usual"
+          onAnswer={(answer) => set('how it is taught', { answer })}
+        />
+      </Panel>
+    </div>
+  );
+}

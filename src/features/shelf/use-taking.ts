@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Piece } from '@/core/studio';
+import { useEveryPiece, useStudio } from '@/store';
+import type { OpenedFile } from '@/workers';
+import { useActs } from '@/features/acts';
+import { useWhere } from '@/features/where';
+import { bringIn, type AboutFile, type AboutTwin, type Asks } from './bring-in';
+
+/** A file of which something is asked before it comes in: whose part it is, or what of a piece that is there. */
+export type Asking =
+  | {
+      readonly kind: 'whose';
+      readonly opened: OpenedFile;
+      readonly fileName: string;
+      readonly answer: (about: AboutFile | null) => void;
+    }
+  | {
+      readonly kind: 'twice';
+      readonly piece: Piece;
+      readonly same: 'document' | 'name';
+      readonly fileName: string;
+      readonly answer: (about: AboutTwin) => void;
+    };
+
+/** What became of one of several files. */
+export interface Taken {
+  readonly fileName: string;
+  readonly says: string;
+  readonly pieceId: string | null;
+  readonly failed: boolean;
+}
+
+/** Files taken one after the other; what became of each is said, and none that cannot be read stops the others. */
+export function useTaking() {
+  const studio = useStudio();
+  const where = useWhere();
+  const { act } = useActs();
+  const pieces = useEveryPiece() ?? [];
+  const [taken, setTaken] = useState<readonly Taken[]>([]);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [asking, setAsking] = useState<Asking | null>(null);
+  const asks: Asks = {
+    whose: (opened, fileName) =>
+      new Promise((resolve) => {
+        setBusy(null);
+        const answer = (about: AboutFile | null): void => {
+          setAsking(null);
+          resolve(about);
+        };
+        setAsking({ kind: 'whose', opened, fileName, answer });
+      }),
+    twice: (piece, same, fileName) =>
+      new Promise((resolve) => {
+        setBusy(null);
+        const answer = (about: AboutTwin): void => {
+          setAsking(null);
+          resolve(about);
+        };
+        setAsking({ kind: 'twice', piece, same, fileName, answer });
+      }),
+  };
+  const take = async (files: readonly File[]): Promise<void> => {
+    const became: Taken[] = [];
+    setTaken([]);
+    for (const [i, file] of files.entries()) {
+      setBusy(files.length === 1 ? `Reading ${file.name}…` : `Reading ${i + 1} of ${files.length}, ${file.name}…`);
+      const brought = await bringIn(studio, file, { pieces, asks });
+      switch (brought.kind) {
+        case 'failed':
+          became.push({ fileName: file.name, says: brought.issue.message, pieceId: null, failed: true });
+          break;
+        case 'left':
+          became.push({ fileName: file.name, says: 'left out', pieceId: null, failed: false });
+          break;
+        case 'there':
+          became.push({ fileName: file.name, says: `there already`, pieceId: brought.pieceId, failed: false });
+          if (files.length === 1) where.go('read', { pieceId: brought.pieceId });
+          break;
+        case 'brought':
+          became.push({ fileName: file.name, says: brought.says, pieceId: brought.pieceId, failed: false });
+          if (files.length === 1) {
+            toast(brought.says);
+            where.go('prepare', { pieceId: brought.pieceId });
+          }
+          break;
+      }
+      // Of one file only what went wrong stays on screen; the list of several is what is read next.
+      setTaken(files.length > 1 ? [...became] : became.filter((t) => t.failed));
+    }
+  };
+  const takeAll = (files: readonly File[]): void =>
+    act(async () => {
+      try {
+        await take(files);
+      } finally {
+        setBusy(null);
+      }
+    });
+  return { takeAll, busy, taken, asking };
+}
