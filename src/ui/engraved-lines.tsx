@@ -32,6 +32,15 @@ interface LineProps extends Omit<Props, 'systems' | 'label'> {
   readonly line: number;
 }
 
+/** Words that begin near the end of a line are moved to the left until they end with it. */
+function keepWordsInside(host: HTMLElement): void {
+  const edge = host.getBoundingClientRect().right;
+  for (const words of host.querySelectorAll<SVGGElement>('g.dir, g.tempo, g.reh')) {
+    const over = words.getBoundingClientRect().right - edge;
+    if (over > 0) words.style.translate = `${-Math.ceil(over)}px`;
+  }
+}
+
 function measure(host: HTMLElement): LineLayout {
   const frame = host.getBoundingClientRect();
   const notes = new Map<string, { x: number; y: number; width: number }>();
@@ -68,6 +77,7 @@ function EngravedLine({ svg, line, chosen, chosenBars, differs, onNote, onBar, a
   const [layout, setLayout] = useState<LineLayout | null>(null);
   useLayoutEffect(() => {
     if (!host.current) return;
+    keepWordsInside(host.current);
     setLayout(measure(host.current));
   }, [svg]);
   useEffect(() => {

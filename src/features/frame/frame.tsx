@@ -152,7 +152,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
   ) : null;
   return (
     <div className="min-h-screen">
-      <header className="no-print border-b-[3px] border-double border-rule-strong bg-sheet">
+      <header className="no-print relative border-b-[3px] border-double border-rule-strong bg-sheet">
         <div className="flex items-center gap-2 px-3 py-1.5 lg:gap-4 lg:px-5">
           <Mark />
           <StageMenu more={ownStudio} />
@@ -164,9 +164,10 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
             <StudioMenu more={ownStudio} />
           </div>
         </div>
-        <StageLine next={<NextLine />} />
+        <StageLine />
+        <NextLine />
       </header>
-      <main className="px-3 py-3 sm:px-5">
+      <main className="px-3 pb-20 pt-3 sm:px-5 xl:pb-3">
         <ProblemBoundary key={where.stage} what={STAGE_NAMES[where.stage]} waysOut={<SaveStudioButton />}>
           {children}
         </ProblemBoundary>

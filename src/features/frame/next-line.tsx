@@ -5,22 +5,23 @@ import { useNextThing } from './use-next-thing';
 
 /**
  * The next thing to do, as one sentence with one button: at the end of the line of stages where there is room for it,
- * else at the foot of the screen. Where one is there already only the sentence is left.
+ * else at the foot of the screen. Where one is there already only the sentence is left, and at the foot nothing.
  */
 export function NextLine(): ReactNode {
   const next = useNextThing();
   useKey('everywhere.next', () => next && !next.isHere && next.go());
   if (!next) return null;
+  const isDone = next.does === null || next.isHere;
   return (
     <aside
       aria-label="What comes next"
-      className="no-print fixed inset-x-0 bottom-0 z-20 flex items-center justify-between gap-3 border-t border-rule-strong bg-sheet px-3 py-1 xl:static xl:min-w-0 xl:justify-end xl:border-0 xl:bg-transparent xl:p-0"
+      className={`no-print fixed inset-x-0 bottom-0 z-20 items-center justify-between gap-3 border-t border-rule-strong bg-sheet px-3 py-1 xl:absolute xl:left-auto xl:right-5 xl:max-w-[46%] xl:justify-end xl:border-0 xl:p-0 ${isDone ? 'hidden xl:flex xl:h-11' : 'flex'}`}
     >
       <span className="min-w-0 truncate text-ink-2" title={next.says}>
         {next.says}
       </span>
-      {next.does === null || next.isHere ? null : (
-        <Button className="shrink-0 max-xl:min-h-11" shortcut="F8" onClick={next.go}>
+      {isDone ? null : (
+        <Button className="min-h-11 shrink-0" shortcut="F8" onClick={next.go}>
           {next.does}
         </Button>
       )}

@@ -50,15 +50,12 @@ function StageLinks({ stages }: { readonly stages: readonly Stage[] }): ReactNod
   );
 }
 
-/** The stages in the order of the work, in one line with what comes next. */
-export function StageLine({ next }: { readonly next: ReactNode }): ReactNode {
+/** The stages in the order of the work, in one line. */
+export function StageLine(): ReactNode {
   return (
-    <div className="hidden items-center gap-4 border-t border-rule-strong px-3 sm:flex lg:px-5">
-      <nav aria-label="Stages" className="shrink-0">
-        <StageLinks stages={STAGES} />
-      </nav>
-      <div className="min-w-0 flex-1">{next}</div>
-    </div>
+    <nav aria-label="Stages" className="hidden border-t border-rule-strong px-3 sm:flex lg:px-5">
+      <StageLinks stages={STAGES} />
+    </nav>
   );
 }
 

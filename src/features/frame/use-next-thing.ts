@@ -1,3 +1,5 @@
+'use client';
+
 import { useMemo } from 'react';
 import { currentAssignment, dueState, foldLessons, lessonGoingOn, type FoldedStanding } from '@/core/mastery';
 import { nextThing, sectionsToHear, type NextFacts, type NextKind, type NextThing, type ToHear } from '@/core/plan';
@@ -114,7 +116,10 @@ interface Target {
 const isThere = (where: WhereAccess, { stage, change }: Target): boolean =>
   where.stage === stage &&
   (change.pieceId === undefined || change.pieceId === where.pieceId) &&
-  (change.sectionId === undefined || change.sectionId === where.sectionId) &&
+  // A lesson begins by itself with what is heard first.
+  (change.sectionId === undefined ||
+    change.sectionId === where.sectionId ||
+    (stage === 'lesson' && where.sectionId === null)) &&
   (change.view === undefined || change.view === where.view);
 
 /** The next thing to do for who and what is in hand, and where it is done; null while it is not known. */

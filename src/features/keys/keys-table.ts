@@ -83,6 +83,7 @@ export const KEYS = {
     play: press('space', 'Space', 'play the section, stop'),
     dynamic: press('d', 'D', 'dynamic at this note'),
     cue: press('c', 'C', 'cue at this note'),
+    stand: press('s', 'S', 'only the music and its marks, as on the stand'),
   },
   ladder: {
     take: press('p', 'P', 'take the proposed way'),

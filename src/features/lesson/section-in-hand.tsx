@@ -1,11 +1,16 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { countArticulations } from '@/core/articulation';
 import { barsText } from '@/core/sections';
 import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
 import { useStudio } from '@/store';
-import { counted, Panel } from '@/ui';
-import { MarkedMusic } from '@/features/marks';
+import { Button, counted, Panel } from '@/ui';
+import { useKey } from '@/features/keys';
+import { MarkedMusic, PieceStand } from '@/features/marks';
+import { MusicSizeChoice, useMusicSize } from '@/features/score';
 import type { HearingContext, HearingModel } from './use-hearing';
+
+/** Of the music in the lesson. */
+const SCALE = 56;
 
 /** Logs of this long ago are shown with a section. */
 const LOGS_SHOWN_MS = 8 * 86_400_000;
@@ -101,6 +106,9 @@ export function SectionInHand({
 }: InHand & { readonly printed: ReturnType<typeof countArticulations> }): ReactNode {
   const { score, played, model } = context;
   const { section, placed, draft, marks, edit } = hearing;
+  const [stand, setStand] = useState(false);
+  const { factor } = useMusicSize('lesson');
+  useKey('lesson.stand', () => setStand(true));
   if (!section || !placed || !draft) return null;
   const ids = new Set(played.notes.filter((n) => n.bar >= placed.from && n.bar <= placed.to).map((n) => n.id));
   const cues = (marks ?? []).flatMap((m) =>
@@ -110,17 +118,27 @@ export function SectionInHand({
     <Panel
       title={`${section.letter} ${section.name}`.trim()}
       aside={
-        <span className="text-ink-2">
-          bars <span className="figure">{barsText(score, placed.from, placed.to)}</span>
-          <HeardLast hearing={hearing} />
+        <span className="flex flex-wrap items-center gap-2 text-ink-2">
+          <span>
+            bars <span className="figure">{barsText(score, placed.from, placed.to)}</span>
+            <HeardLast hearing={hearing} />
+          </span>
+          <span className="hidden sm:inline">
+            <MusicSizeChoice stage="lesson" />
+          </span>
+          <Button look="quiet" shortcut="S" onClick={() => setStand(true)}>
+            Stand
+          </Button>
         </span>
       }
     >
+      {stand ? <PieceStand context={context} onClose={() => setStand(false)} /> : null}
       <MarkedMusic
         context={context}
         from={placed.from}
         to={placed.to}
         label={section.letter === '' ? section.name : `Section ${section.letter}`}
+        scale={Math.round(SCALE * factor)}
         cuesBeside
       />
       {cues.map((cue, i) => (

@@ -1,6 +1,7 @@
 /** The stage Marks. */
 export { MarksScreen } from './marks-screen';
 export { MarkedMusic } from './marked-music';
+export { PieceStand } from './piece-stand';
 export { fingersOf } from './instrument';
 export { refusedFingers, refusedKeys } from './refused-marks';
 export { suggestionsFor, toMark, type Suggestion } from './suggestions';

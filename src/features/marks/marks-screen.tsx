@@ -6,13 +6,15 @@ import { perform } from '@/core/score';
 import { useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
-import { PieceStage, playNotes, ScoreLines, usePageView, type PieceContext } from '@/features/score';
+import { useKey } from '@/features/keys';
+import { PieceStage, playNotes, ScoreLines, useMusicSize, usePageView, type PieceContext } from '@/features/score';
 import { markActions, type MarkActions } from './actions';
 import { CueBook } from './cue-book';
 import { fingersOnTheWay } from './fingers-on-the-way';
 import { markLanes } from './lanes';
 import { NotePanel } from './note';
 import { SidePanels } from './panels';
+import { PieceStand } from './piece-stand';
 import { MarksToolbar } from './toolbar';
 import { useMarksKeys } from './use-marks-keys';
 import { useMarksModel, type MarksModel } from './use-marks-model';
@@ -94,6 +96,9 @@ function Marking(context: PieceContext): ReactNode {
   const cue = useRef<HTMLInputElement | null>(null);
   const dynamic = useRef<HTMLButtonElement | null>(null);
   const play = usePlaying(model);
+  const [stand, setStand] = useState(false);
+  const { factor } = useMusicSize('marks');
+  useKey('marks.stand', () => setStand(true));
   useMarksKeys(model, actions, { cue, dynamic }, play);
   const { above, below } = markLanes(model);
   const bars = barsText(score, from, to);
@@ -104,7 +109,7 @@ function Marking(context: PieceContext): ReactNode {
           {piece.title}, bars {bars}
           {student ? `, for ${student.name}` : ''}
         </p>
-        <MarksToolbar model={model} actions={actions} />
+        <MarksToolbar model={model} actions={actions} onStand={() => setStand(true)} />
         {model.problem ? <Problem>{model.problem.message}</Problem> : null}
         <ScoreLines
           piece={piece}
@@ -114,7 +119,7 @@ function Marking(context: PieceContext): ReactNode {
           from={from}
           to={to}
           label={`Bars ${bars}`}
-          scale={66}
+          scale={Math.round(66 * factor)}
           gutter={100}
           withoutFingerings
           chosen={model.chosen}
@@ -124,6 +129,7 @@ function Marking(context: PieceContext): ReactNode {
         />
         <Warnings model={model} />
       </Panel>
+      {stand ? <PieceStand context={context} onClose={() => setStand(false)} /> : null}
       <div className="no-print flex flex-col gap-3">
         <NotePanel model={model} actions={actions} inputs={{ cue, dynamic }} />
         <SidePanels model={model} actions={actions} />

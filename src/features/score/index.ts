@@ -11,3 +11,6 @@ export { useAnalysis, type AnalysisState } from './use-analysis';
 export { playNotes, type HeardNote } from './play';
 export { shownOf, useProposedWay, useFingering, useMarking, type Answer } from './use-marking';
 export { useOverhead } from './use-overhead';
+export { MusicSizeChoice, useMusicSize } from './music-size';
+export { useKeptChoice } from './kept-choice';
+export { Stand } from './stand';

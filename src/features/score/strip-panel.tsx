@@ -6,8 +6,10 @@ import type { Player } from '@/core/players';
 import { playingOrder, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import type { Piece } from '@/core/studio';
-import { BarStrip, type StripArc, type StripBracket, type StripJump } from '@/ui';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { BarStrip, Button, type StripArc, type StripBracket, type StripJump } from '@/ui';
 import { useWhere } from '@/features/where';
+import { useKeptChoice } from './kept-choice';
 import { stripBars, stripBrackets } from './strip';
 import { useKnownAnalysis } from './use-analysis';
 
@@ -76,8 +78,31 @@ export function StripPanel({
   );
   const jumps = useMemo(() => jumpsOf(score), [score]);
   const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);
+  const [folded, setFolded] = useKeptChoice('strip', ['open', 'folded']);
+  const first = score.bars[where.bars?.[0] ?? 0]?.name ?? '';
+  const last = score.bars[where.bars?.[1] ?? score.bars.length - 1]?.name ?? '';
+  if (compact && folded === 'folded')
+    return (
+      <div className="no-print -my-1 flex items-center gap-2">
+        <Button look="quiet" aria-expanded="false" onClick={() => setFolded('open')}>
+          <ChevronRight size={18} aria-hidden="true" />
+          {section ? `${section.section.letter || section.section.name}, ` : ''}bars {first} to {last}
+        </Button>
+      </div>
+    );
   return (
-    <div className="panel no-print px-4 pb-1 pt-2">
+    <div className={`panel no-print relative pb-1 pl-4 pt-2 ${compact ? 'pr-9' : 'pr-4'}`}>
+      {compact ? (
+        <button
+          type="button"
+          aria-expanded="true"
+          aria-label="Fold the strip of bars"
+          className="absolute right-0 top-0 z-10 grid min-h-8 min-w-8 place-items-center text-ink-2 hover:bg-leaf-wash"
+          onClick={() => setFolded('folded')}
+        >
+          <ChevronDown size={18} aria-hidden="true" />
+        </button>
+      ) : null}
       <BarStrip
         bars={bars}
         brackets={brackets}

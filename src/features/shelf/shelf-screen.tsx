@@ -6,7 +6,7 @@ import { useMemo, useRef, useState, type DragEvent, type ReactNode } from 'react
 import { bringBack } from '@/core/commands';
 import { dayOf, isTechnique, shortDay } from '@/core/studio';
 import { useAllStandings, useEveryPiece, useRemoved, useStudents, useStudio } from '@/store';
-import { Button, counted, EmptyState, Problem } from '@/ui';
+import { Button, counted, EmptyState, MoreMenu, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
@@ -18,6 +18,13 @@ import { ShelfSearch } from './shelf-search';
 import { TwiceDialog } from './twice-dialog';
 import { useTaking, type Asking, type Taken } from './use-taking';
 import { WhosePartDialog } from './whose-part-dialog';
+
+/** What is made here instead of brought in. */
+const OTHER_WAYS = [
+  ['grid', 'Lay out a printed piece'],
+  ['text', 'Type a piece'],
+  ['exercise', 'Add an exercise'],
+] as const;
 
 const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
 
@@ -192,11 +199,21 @@ export function ShelfScreen(): ReactNode {
     >
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1>Shelf</h1>
-        <p className="text-ink-2">Drop files anywhere here: MusicXML, ABC or, roughly, MIDI.</p>
-        <div className="ml-auto flex flex-wrap gap-2">
-          <Button onClick={() => setMaking('grid')}>Lay out a printed piece</Button>
-          <Button onClick={() => setMaking('text')}>Type a piece</Button>
-          <Button onClick={() => setMaking('exercise')}>Add an exercise</Button>
+        <p className="hidden text-ink-2 sm:block">Drop files anywhere here: MusicXML, ABC or, roughly, MIDI.</p>
+        <div className="ml-auto flex flex-wrap items-center gap-2">
+          <span className="hidden gap-2 lg:flex">
+            {OTHER_WAYS.map(([kind, name]) => (
+              <Button key={kind} onClick={() => setMaking(kind)}>
+                {name}
+              </Button>
+            ))}
+          </span>
+          <span className="lg:hidden">
+            <MoreMenu
+              label="Other ways to a piece"
+              items={OTHER_WAYS.map(([kind, name]) => [name, () => setMaking(kind)] as const)}
+            />
+          </span>
           <Button look="primary" shortcut="B" onClick={() => input.current?.click()}>
             <FilePlus2 size={18} aria-hidden="true" /> Bring in pieces
           </Button>

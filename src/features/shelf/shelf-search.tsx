@@ -1,4 +1,6 @@
-import type { ReactNode, RefObject } from 'react';
+'use client';
+
+import { useState, type ReactNode, type RefObject } from 'react';
 import { Button, Choose } from '@/ui';
 import { ANYTHING, SORTS, type choicesOf, type Sort, type Wanted } from './find-pieces';
 
@@ -65,34 +67,42 @@ export function ShelfSearch({
   readonly onWanted: (change: Partial<Wanted>) => void;
   readonly onSort: (sort: Sort) => void;
 }): ReactNode {
+  const [open, setOpen] = useState(false);
   const narrowed = Object.entries(wanted).some(([key, value]) => value !== ANYTHING[key as keyof Wanted]);
   return (
     <search className="mb-3 flex flex-wrap items-center gap-2">
       <input
         ref={field}
         type="search"
-        className="field min-h-11 w-full sm:w-72"
+        className="field min-h-11 min-w-0 flex-1 sm:w-72 sm:flex-none"
         aria-label="Find a piece"
         placeholder="Title, composer, student, tag…"
         value={wanted.text}
         onChange={(e) => onWanted({ text: e.target.value })}
       />
-      {NARROWINGS.map(({ key, label, any, of }) => (
-        <Narrow
-          key={key}
-          label={label}
-          any={any}
-          value={wanted[key]}
-          choices={of(there)}
-          onPick={(value) => onWanted({ [key]: value })}
+      <span className="sm:hidden">
+        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+          Narrow
+        </Button>
+      </span>
+      <span className={`flex-wrap items-center gap-2 ${open ? 'flex' : 'hidden sm:flex'}`}>
+        {NARROWINGS.map(({ key, label, any, of }) => (
+          <Narrow
+            key={key}
+            label={label}
+            any={any}
+            value={wanted[key]}
+            choices={of(there)}
+            onPick={(value) => onWanted({ [key]: value })}
+          />
+        ))}
+        <Choose
+          label="by"
+          value={sort}
+          choices={SORTS.map((s) => [s, SORT_NAMES[s]] as const)}
+          onPick={(picked) => onSort(picked)}
         />
-      ))}
-      <Choose
-        label="by"
-        value={sort}
-        choices={SORTS.map((s) => [s, SORT_NAMES[s]] as const)}
-        onPick={(picked) => onSort(picked)}
-      />
+      </span>
       {archived > 0 || wanted.archived ? (
         <label className="flex min-h-11 items-center gap-2">
           <input

@@ -14,9 +14,9 @@ const raised = (lanes: readonly Lane[], at: number): readonly Lane[] =>
 export function LaneChoices({ model }: { readonly model: MarksModel }): ReactNode {
   const { lanes, setLanes, folded, setFolded } = model;
   return (
-    <details className="relative">
+    <details>
       <summary className="cursor-pointer py-2 font-semibold text-ink-2">Lanes</summary>
-      <div className="absolute z-20 grid w-64 gap-1 rounded border border-rule-strong bg-sheet p-3">
+      <div className="grid gap-1">
         {lanes.map((name, i) => (
           <span key={name} className="flex min-h-9 items-center gap-2">
             <label className="flex flex-1 items-center gap-2">

@@ -1,8 +1,10 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { COUNTING, COUNT_SYSTEMS } from '@/core/rhythm';
 import { TEACHING_QUESTIONS } from '@/core/studio';
-import { Choose } from '@/ui';
-import { PageViewChoice } from '@/features/score';
+import { Button, Choose } from '@/ui';
+import { MusicSizeChoice, PageViewChoice } from '@/features/score';
 import type { MarkActions } from '../actions';
 import { FINGER_VIEWS } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
@@ -41,69 +43,93 @@ function HowCounted({
   ) : null;
 }
 
-/** How the marks are seen and counted, and what can be accepted at once. */
-export function MarksToolbar({
-  model,
-  actions,
-}: {
-  readonly model: MarksModel;
-  readonly actions: MarkActions;
-}): ReactNode {
-  const { solver, student, view, variant, variants, tempo, tempoText, setTempoText } = model;
+/** How the marks are counted and seen, the seldom changed of it. */
+function HowSeen({ model, actions }: { readonly model: MarksModel; readonly actions: MarkActions }): ReactNode {
+  const { solver, variant, variants, tempo, tempoText, setTempoText } = model;
   return (
-    <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-      {solver === null ? null : (
-        <>
-          <Choose
-            label={student ? `${student.name} sees` : 'Fingers'}
-            value={view}
-            choices={FINGER_VIEWS}
-            onPick={actions.setView}
+    <Popover className="relative">
+      <PopoverButton className="flex min-h-11 items-center gap-2 rounded border border-rule-strong px-3">
+        Counts and lanes <ChevronDown size={18} aria-hidden="true" />
+      </PopoverButton>
+      <PopoverPanel
+        anchor={{ to: 'bottom start', gap: 4 }}
+        className="z-30 grid w-96 max-w-[92vw] gap-2 overflow-auto rounded border border-rule-strong bg-sheet p-4 focus:outline-none"
+      >
+        <Choose
+          label="Count"
+          value={model.way.system}
+          choices={COUNT_SYSTEMS.map((s) => [s, COUNTING[s].label] as const)}
+          onPick={(v) => model.setSystem(v)}
+        />
+        {model.asksCompound ? <HowCounted question="compound" model={model} actions={actions} /> : null}
+        {model.asksUneven ? <HowCounted question="uneven" model={model} actions={actions} /> : null}
+        <Choose
+          label="Held beats"
+          value={model.silent}
+          choices={[
+            ['brackets', 'in brackets'],
+            ['hidden', 'left out'],
+          ]}
+          onPick={(v) => model.setSilent(v === 'hidden' ? 'hidden' : 'brackets')}
+        />
+        <label className="flex items-center gap-1.5 text-ink-2">
+          Tempo
+          <input
+            className="field figure w-20 text-ink"
+            inputMode="numeric"
+            value={tempoText}
+            placeholder={String(tempo)}
+            onChange={(e) => setTempoText(e.target.value)}
           />
+        </label>
+        {solver === null ? null : (
           <Choose
             label="Variant"
             value={variant}
             choices={variants.map((v) => [v, v] as const)}
             onPick={actions.setVariant}
           />
-        </>
-      )}
-      <Choose
-        label="Count"
-        value={model.way.system}
-        choices={COUNT_SYSTEMS.map((s) => [s, COUNTING[s].label] as const)}
-        onPick={(v) => model.setSystem(COUNT_SYSTEMS.find((s) => s === v) ?? 'meter')}
-      />
-      {model.asksCompound ? <HowCounted question="compound" model={model} actions={actions} /> : null}
-      {model.asksUneven ? <HowCounted question="uneven" model={model} actions={actions} /> : null}
-      <Choose
-        label="Show"
-        value={model.shownSource}
-        choices={SHOWN}
-        onPick={(v) => model.setShownSource(SHOWN.find(([source]) => source === v)?.[0] ?? 'all')}
-      />
-      <Choose
-        label="held"
-        value={model.silent}
-        choices={[
-          ['brackets', 'in brackets'],
-          ['hidden', 'left out'],
-        ]}
-        onPick={(v) => model.setSilent(v === 'hidden' ? 'hidden' : 'brackets')}
-      />
-      <label className="flex items-center gap-1.5 text-ink-2">
-        Tempo
-        <input
-          className="field figure w-20 text-ink"
-          inputMode="numeric"
-          value={tempoText}
-          placeholder={String(tempo)}
-          onChange={(e) => setTempoText(e.target.value)}
+        )}
+        <Choose label="Show" value={model.shownSource} choices={SHOWN} onPick={(v) => model.setShownSource(v)} />
+        <PageViewChoice score={model.whole} player={model.player} place="marks" />
+        <StringChoices model={model} />
+        <LaneChoices model={model} />
+        <Button look="quiet" className="justify-self-start" onClick={() => window.print()}>
+          Print
+        </Button>
+      </PopoverPanel>
+    </Popover>
+  );
+}
+
+/** One line: how fingers are seen, everything seldom changed behind a button, and what can be taken over at once. */
+export function MarksToolbar({
+  model,
+  actions,
+  onStand,
+}: {
+  readonly model: MarksModel;
+  readonly actions: MarkActions;
+  readonly onStand: () => void;
+}): ReactNode {
+  const { solver, student, view } = model;
+  return (
+    <div className="no-print mb-2 flex flex-wrap items-center gap-2">
+      {solver === null ? null : (
+        <Choose
+          place="alone"
+          label={student ? `${student.name} sees` : 'Fingers'}
+          value={view}
+          shown={FINGER_VIEWS.find(([v]) => v === view)?.[1] ?? ''}
+          choices={FINGER_VIEWS}
+          onPick={actions.setView}
         />
-      </label>
-      <PageViewChoice score={model.whole} player={model.player} place="marks" />
-      <StringChoices model={model} />
-      <LaneChoices model={model} />
+      )}
+      <HowSeen model={model} actions={actions} />
+      <MusicSizeChoice stage="marks" />
+      <Button look="quiet" shortcut="S" onClick={onStand}>
+        Stand
+      </Button>
       <TakeOver model={model} actions={actions} />
     </div>
   );

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Button } from '@/ui';
+import { Button, MoreMenu } from '@/ui';
 import type { MarkActions } from '../actions';
 import { fingerAt, isPrinted } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
@@ -10,25 +10,32 @@ export function TakeOver({ model, actions }: { readonly model: MarksModel; reado
   const open = (stretch.length > 1 ? stretch : notes).filter(
     (n) => fingerAt(n, fingers, proposed, refused)?.source === 'suggested',
   ).length;
+  const more: (readonly [string, () => void])[] = [
+    ...(notes.some((n) => isPrinted(n, proposed.get(n.id)) && !fingers.has(n.id))
+      ? [['Take the printed fingers', () => actions.takePrinted()] as const]
+      : []),
+    ...(actions.copies.length > 0
+      ? [
+          [
+            `Also in the ${actions.copies.length === 1 ? 'copy' : `${actions.copies.length} copies`} (L)`,
+            () => actions.markCopies(),
+          ] as const,
+        ]
+      : []),
+    ...(suggestions.length > 0 && solver !== null
+      ? [[`Accept ${suggestions.length} other suggestions`, () => actions.accept(suggestions)] as const]
+      : []),
+  ];
   return (
-    <span className="ml-auto flex flex-wrap gap-2">
-      {notes.some((n) => isPrinted(n, proposed.get(n.id)) && !fingers.has(n.id)) ? (
-        <Button onClick={() => actions.takePrinted()}>Take the printed fingers</Button>
-      ) : null}
-      {actions.copies.length > 0 ? (
-        <Button shortcut="l" onClick={() => actions.markCopies()}>
-          Also in the {actions.copies.length === 1 ? 'copy' : `${actions.copies.length} copies`}
-        </Button>
-      ) : null}
-      <Button look="quiet" onClick={() => window.print()}>
-        Print
-      </Button>
-      {suggestions.length > 0 ? (
-        <Button look={solver === null ? 'primary' : 'plain'} onClick={() => actions.accept(suggestions)}>
-          Accept {suggestions.length} {solver === null ? '' : 'other '}suggestions
-        </Button>
-      ) : null}
-      {solver === null ? null : (
+    <span className="ml-auto flex items-center gap-1">
+      {more.length > 0 ? <MoreMenu label="More to take over" items={more} /> : null}
+      {solver === null ? (
+        suggestions.length > 0 ? (
+          <Button look="primary" onClick={() => actions.accept(suggestions)}>
+            Accept {suggestions.length} suggestions
+          </Button>
+        ) : null
+      ) : (
         <Button look="primary" shortcut="enter" disabled={open === 0} onClick={() => actions.acceptFingers()}>
           {stretch.length > 1
             ? `Accept fingers of ${stretch.length} notes`
