@@ -16,3 +16,5 @@ export { isValveText, KeyLane } from './key-picture';
 export { sentence } from './sentence';
 export { Choose } from './choose';
 export { MoreMenu } from './more-menu';
+export { staggered, textWidth } from './stagger';
+export { useKeptChoice } from './kept-choice';

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { LineLayout } from './engraved-lines';
+import { staggered, textWidth } from './stagger';
 
 /** Who a mark comes from; the four never look alike. */
 export type MarkSource = 'printed' | 'editor' | 'teacher' | 'suggested';
@@ -37,6 +38,10 @@ interface TextLaneProps {
 }
 
 const ROW = 26;
+/** Letters of what is a sign, not a word. */
+const SIGN = 3;
+/** What an outline adds to a text. */
+const BOX = 10;
 
 /** Texts aligned with the note heads of one engraved line. */
 export function TextLane({
@@ -50,19 +55,24 @@ export function TextLane({
   bare = false,
 }: TextLaneProps): ReactNode {
   const here = texts.filter((t) => layout.notes.has(t.noteId));
+  // Words that would cover one another stand in rows of their own; fingers and signs keep theirs.
+  const isWords = rows === 1 && here.some((t) => t.text.length > SIGN);
+  const levels = isWords
+    ? staggered(here.map((t) => ({ x: layout.notes.get(t.noteId)?.x ?? 0, width: textWidth(t.text) + BOX })))
+    : here.map((t) => t.row ?? 0);
   return (
     <div
       className={`relative ${ruled ? 'border-t border-rule' : ''}`}
-      style={{ height: rows * ROW + 10 }}
+      style={{ height: Math.max(rows, ...levels.map((l) => l + 1)) * ROW + 10 }}
       role="group"
       aria-label={name}
     >
       {bare ? null : <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">{name}</span>}
-      {here.map((t) => {
+      {here.map((t, i) => {
         const at = layout.notes.get(t.noteId);
         const body = t.silent ? `(${t.text})` : t.text;
         const look = `absolute -translate-x-1/2 whitespace-nowrap leading-6 ${large ? 'text-lg' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
-        const style = { left: at?.x ?? 0, top: 5 + (t.row ?? 0) * ROW };
+        const style = { left: at?.x ?? 0, top: 5 + (levels[i] ?? 0) * ROW };
         return onPick ? (
           <button
             key={`${t.noteId} ${t.row ?? 0} ${t.text}`}

@@ -299,10 +299,10 @@ test('the demo taken away in one tab is gone in the other, and stays away', asyn
   const other = await page.context().newPage();
   await other.goto('/files');
   await other.getByRole('button', { name: 'Remove the demo studio' }).click();
-  await expect(other.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'Three steps to begin' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Three steps to begin' })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Three steps to begin' })).toBeVisible();
   const names = await page.evaluate(async () => (await indexedDB.databases()).map((d) => d.name));
   expect(names).not.toContain('oak-rungs-demo');
 });

@@ -206,7 +206,7 @@ test('the demo studio goes and comes back, apart from the own studio', async ({ 
   await expect(page.getByText('Lamps Along the Quay').first()).toBeVisible();
   await goTo(page, 'Files');
   await page.getByRole('button', { name: 'Remove the demo studio' }).click();
-  await expect(page.getByRole('heading', { name: 'No piece yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Three steps to begin' })).toBeVisible();
   await goTo(page, 'Files');
   await page.getByRole('button', { name: 'Bring the demo studio back' }).click();
   await expect(page.getByRole('link', { name: 'Lamps Along the Quay' })).toBeVisible();

@@ -6,14 +6,14 @@ export async function openOwnStudio(page: Page): Promise<void> {
     if (localStorage.getItem(choice) === null) localStorage.setItem(choice, 'own');
   }, 'oak-rungs.studio');
   await page.goto('/shelf');
-  await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
+  await page.getByRole('heading', { name: 'Three steps to begin' }).waitFor();
 }
 
 /** The same from the demo of a first visit, as a teacher does it. */
 export async function leaveDemo(page: Page): Promise<void> {
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'Start my own, empty studio' }).click();
-  await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
+  await page.getByRole('heading', { name: 'Three steps to begin' }).waitFor();
 }
 
 /** All rows of a table of a studio, the own one unless named, read from IndexedDB itself. */

@@ -1,6 +1,7 @@
 /** The way through a piece: prepared in one go, arranged by dragging, heard chunk by chunk, by touch on a tablet. */
 import { expect, test, type Page } from '@playwright/test';
 import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
+import { TASKS } from './tasks';
 
 /** Thirty-two bars in seven sections: A B A C A B A, set off by double bars. */
 const A = 'C D E F | G2 E2 | F E D C | C4';
@@ -76,7 +77,7 @@ test('from a dropped file to a first week: few steps by mouse, fewer by keys, an
   await page.waitForURL(/\/lesson.*view=week/);
   await mouse.click(/^Give this week/);
   await expect.poll(() => givenWeeks(page)).toBe(1);
-  expect(mouse.count()).toBeLessThanOrEqual(40);
+  expect(mouse.count()).toBeLessThanOrEqual(TASKS['bring in and prepare, by pointer']);
 
   await goTo(page, 'Shelf');
   const keys = counted(page);
@@ -87,7 +88,7 @@ test('from a dropped file to a first week: few steps by mouse, fewer by keys, an
   await keys.press('g');
   await page.waitForURL(/\/lesson.*view=week/);
   await keys.press('Enter');
-  expect(keys.count()).toBeLessThanOrEqual(25);
+  expect(keys.count()).toBeLessThanOrEqual(TASKS['bring in and prepare, by keys']);
 });
 
 const steps = async (page: Page, studentId: string | null = null): Promise<string[]> => {

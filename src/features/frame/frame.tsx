@@ -1,7 +1,7 @@
 'use client';
 
 import { MenuItem } from '@headlessui/react';
-import { Redo2, Undo2, X } from 'lucide-react';
+import { Redo2, Search, Undo2, X } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
 import { toast, Toaster } from 'sonner';
@@ -9,26 +9,42 @@ import { useStudio, useUndoLabels } from '@/store';
 import { Button } from '@/ui';
 import { ProblemBoundary, SaveStudioButton, showProblem, useActs } from '@/features/acts';
 import { useTextSize } from '@/features/settings';
+import { TourCard, useTour } from '@/features/tour';
 import { useWhere } from '@/features/where';
 import { warmEngraver } from '@/workers';
+import { Finder } from '@/features/find';
 import { useKey } from '@/features/keys';
 import { KeysDialog } from './keys-dialog';
 import { NextLine } from './next-line';
 import { StageLine, StageMenu, STAGE_NAMES, StudioMenu } from './stages';
+import { useNextThing } from './use-next-thing';
 import { WhoAndWhat, WhoAndWhatButton } from './who-and-what';
 
-/** A way from the demo into the own studio: a word beside who and what, not a line of its own. */
-function useLeavingDemo(): { readonly isDemo: boolean; readonly leave: () => void } {
+/** The ways between the demo and the own studio. */
+function useStudios(): { readonly isDemo: boolean; readonly leave: () => void; readonly look: () => void } {
   const studio = useStudio();
   const where = useWhere();
   const { act } = useActs();
-  return {
-    isDemo: studio.name === 'demo',
-    leave: () => {
-      act(() => studio.openStudio('own'));
-      where.go('shelf', { pieceId: null, studentId: null });
-    },
+  const open = (name: 'own' | 'demo') => (): void => {
+    act(() => studio.openStudio(name));
+    where.go('shelf', { pieceId: null, studentId: null });
   };
+  return { isDemo: studio.name === 'demo', leave: open('own'), look: open('demo') };
+}
+
+/** One line of the menu of the studio. */
+function StudioItem({ onClick, children }: { readonly onClick: () => void; readonly children: ReactNode }): ReactNode {
+  return (
+    <MenuItem>
+      <button
+        type="button"
+        className="flex min-h-11 w-full items-center rounded px-3 text-left font-semibold text-leaf data-focus:bg-leaf-wash"
+        onClick={onClick}
+      >
+        {children}
+      </button>
+    </MenuItem>
+  );
 }
 
 const ABOUT_DEMO = 'You are looking at the demo studio: made-up pieces and students to try everything on.';
@@ -36,13 +52,18 @@ const ABOUT_DEMO = 'You are looking at the demo studio: made-up pieces and stude
 const NOTICE_CLOSED = 'oak-rungs.demo-notice-closed';
 
 /** Says that this is the demo, until that is closed for good. */
-function DemoNotice({ onLeave }: { readonly onLeave: () => void }): ReactNode {
+function DemoNotice({ onLeave, onTour }: { readonly onLeave: () => void; readonly onTour: () => void }): ReactNode {
   const [closed, setClosed] = useState(() => localStorage.getItem(NOTICE_CLOSED) !== null);
   if (closed) return null;
   return (
     <span className="hidden items-center sm:flex">
+      <span className="hidden lg:inline">
+        <Button look="quiet" title={ABOUT_DEMO} onClick={onTour}>
+          <span className="hidden 2xl:inline">Demo studio:</span> Tour
+        </Button>
+      </span>
       <Button title={ABOUT_DEMO} aria-label="Start my own, empty studio" onClick={onLeave}>
-        <span className="hidden text-ink-2 lg:inline">Demo studio.</span> Start my own
+        Start my own
       </Button>
       <Button
         look="quiet"
@@ -135,43 +156,52 @@ function Mark(): ReactNode {
 export function Frame({ children }: { readonly children: ReactNode }): ReactNode {
   const where = useWhere();
   const [keysOpen, setKeysOpen] = useState(false);
-  const { isDemo, leave } = useLeavingDemo();
+  const { isDemo, leave, look } = useStudios();
+  const tour = useTour();
   useEffect(warmEngraver, []);
   useTextSize();
+  const [finding, setFinding] = useState(false);
+  const next = useNextThing();
   useKey('everywhere.list', () => setKeysOpen(true));
-  const ownStudio = isDemo ? (
-    <MenuItem>
-      <button
-        type="button"
-        className="mt-1 flex min-h-11 w-full items-center border-t border-rule px-3 text-left font-semibold text-leaf data-focus:bg-leaf-wash"
-        onClick={leave}
-      >
-        Start my own, empty studio
-      </button>
-    </MenuItem>
-  ) : null;
+  useKey('everywhere.find', () => setFinding(true));
+  const studios = (
+    <>
+      {isDemo ? (
+        <StudioItem onClick={() => tour.goTo(0)}>Two-minute tour of the demo</StudioItem>
+      ) : (
+        <StudioItem onClick={look}>Look at the demo studio</StudioItem>
+      )}
+      {isDemo ? <StudioItem onClick={leave}>Start my own, empty studio</StudioItem> : null}
+    </>
+  );
   return (
     <div className="min-h-screen">
       <header className="no-print relative border-b-[3px] border-double border-rule-strong bg-sheet">
         <div className="flex items-center gap-2 px-3 py-1.5 lg:gap-4 lg:px-5">
           <Mark />
-          <StageMenu more={ownStudio} />
+          <StageMenu more={studios} />
           <WhoAndWhat />
           <WhoAndWhatButton />
           <div className="ml-auto flex shrink-0 items-center gap-1">
-            {isDemo ? <DemoNotice onLeave={leave} /> : null}
+            {isDemo ? <DemoNotice onLeave={leave} onTour={() => tour.goTo(0)} /> : null}
+            <Button look="quiet" className="min-w-11" title="Find anything (F2)" onClick={() => setFinding(true)}>
+              <Search size={20} aria-hidden="true" />
+              <span className="sr-only">Find anything</span>
+            </Button>
             <Steps onKeys={() => setKeysOpen(true)} />
-            <StudioMenu more={ownStudio} />
+            <StudioMenu more={studios} />
           </div>
         </div>
         <StageLine />
-        <NextLine />
+        <NextLine next={next} />
       </header>
       <main className="px-3 pb-20 pt-3 sm:px-5 xl:pb-3">
         <ProblemBoundary key={where.stage} what={STAGE_NAMES[where.stage]} waysOut={<SaveStudioButton />}>
           {children}
         </ProblemBoundary>
       </main>
+      {isDemo ? <TourCard onOwn={leave} /> : null}
+      <Finder open={finding} stageNames={STAGE_NAMES} next={next} onClose={() => setFinding(false)} />
       <KeysDialog open={keysOpen} stage={where.stage} onClose={() => setKeysOpen(false)} />
       <Toaster
         position="bottom-right"

@@ -122,8 +122,11 @@ const isThere = (where: WhereAccess, { stage, change }: Target): boolean =>
     (stage === 'lesson' && where.sectionId === null)) &&
   (change.view === undefined || change.view === where.view);
 
+/** The next thing, whether one is there already, and going there. */
+export type NextToDo = NextThing & { readonly isHere: boolean; readonly go: () => void };
+
 /** The next thing to do for who and what is in hand, and where it is done; null while it is not known. */
-export function useNextThing(): (NextThing & { readonly isHere: boolean; readonly go: () => void }) | null {
+export function useNextThing(): NextToDo | null {
   const where = useWhere();
   const studio = useStudio();
   const pieces = usePieces();

@@ -12,5 +12,4 @@ export { playNotes, type HeardNote } from './play';
 export { shownOf, useProposedWay, useFingering, useMarking, type Answer } from './use-marking';
 export { useOverhead } from './use-overhead';
 export { MusicSizeChoice, useMusicSize } from './music-size';
-export { useKeptChoice } from './kept-choice';
 export { Stand } from './stand';

@@ -1,8 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { Choose } from '@/ui';
-import { useKeptChoice } from './kept-choice';
+import { Choose, useKeptChoice } from '@/ui';
 
 const SIZES = ['usual', 'small', 'large'] as const;
 type Size = (typeof SIZES)[number];

@@ -7,9 +7,8 @@ import { playingOrder, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import type { Piece } from '@/core/studio';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { BarStrip, Button, type StripArc, type StripBracket, type StripJump } from '@/ui';
+import { BarStrip, Button, type StripArc, type StripBracket, type StripJump, useKeptChoice } from '@/ui';
 import { useWhere } from '@/features/where';
-import { useKeptChoice } from './kept-choice';
 import { stripBars, stripBrackets } from './strip';
 import { useKnownAnalysis } from './use-analysis';
 

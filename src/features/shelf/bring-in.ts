@@ -122,3 +122,14 @@ export async function layOut(studio: StudioAccess, grid: Grid, instrument: strin
   if (!opened.ok) return opened;
   return studio.run(bringInPiece, { read: opened.value, fileName, title: grid.title, instrument, verb: 'laid out' });
 }
+
+/** A piece that comes with the application, put on the shelf. */
+export async function startShipped(
+  studio: StudioAccess,
+  { title, abc, instrument }: { readonly title: string; readonly abc: string; readonly instrument: string },
+): Promise<Result<Done>> {
+  const fileName = `${title}.abc`;
+  const opened = await openBrought({ kind: 'abc', text: abc, fileName });
+  if (!opened.ok) return opened;
+  return studio.run(bringInPiece, { read: opened.value, fileName, instrument, verb: 'brought in' });
+}

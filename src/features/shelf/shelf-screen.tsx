@@ -16,6 +16,7 @@ import { NewPieceDialog } from './new-piece-dialog';
 import { PieceTable } from './piece-table';
 import { ShelfSearch } from './shelf-search';
 import { TwiceDialog } from './twice-dialog';
+import { Beginning, useBeginning } from './beginning';
 import { useTaking, type Asking, type Taken } from './use-taking';
 import { WhosePartDialog } from './whose-part-dialog';
 
@@ -158,16 +159,15 @@ function useShelf() {
 
 function NoPiece(): ReactNode {
   const studio = useStudio();
-  const { act } = useActs();
+  const [beginning] = useBeginning();
+  // The first steps say the same.
+  if (studio.name === 'own' && beginning === 'shown') return null;
   return (
     <EmptyState title="No piece yet">
       <p>
         Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a file
         can be laid out as bars.
       </p>
-      {studio.name === 'own' ? (
-        <Button onClick={() => act(() => studio.openStudio('demo'))}>Look at the demo studio</Button>
-      ) : null}
     </EmptyState>
   );
 }
@@ -239,6 +239,7 @@ export function ShelfScreen(): ReactNode {
         {busy ? <p className="py-2">{busy}</p> : null}
       </div>
       <Became taken={taken} />
+      <Beginning onBring={() => input.current?.click()} />
       {!shelf.isThere ? null : shelf.rows.length === 0 ? (
         <NoPiece />
       ) : (

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { rootName, type BeatChord, type Cadence, type Harmony, type KeySpan } from '@/core/harmony';
 import type { Score } from '@/core/score';
-import type { LineLayout } from '@/ui';
+import { staggered, textWidth, type LineLayout } from '@/ui';
 import { xOfOnset } from './count-lane';
 
 interface ChordsProps {
@@ -75,6 +75,17 @@ function changesIn({ score, harmony: { beats }, layout }: ChordsProps): readonly
   });
 }
 
+/** Pixels of the lane, and of a chord with its degree where chords stand under one another. */
+const HEIGHT = 64;
+const LEVEL = 42;
+
+/** What is written under a chord: its degree, or what else it may be. */
+const under = (b: BeatChord, others: boolean): string =>
+  others && isUnsure(b) ? `or ${withSigns(b.alternatives[0] ?? '')}` : b.degree;
+
+const widthOf = (b: BeatChord, others: boolean): number =>
+  Math.max(textWidth(`${b.symbol}${isUnsure(b) ? ' ?' : ''}`), textWidth(under(b, others)));
+
 /**
  * Chords where they change, with their degree; dominants and diminished ones stand out in weight, not in colour. What
  * is unsure stands in outline with a question mark.
@@ -82,9 +93,20 @@ function changesIn({ score, harmony: { beats }, layout }: ChordsProps): readonly
 export function ChordLane(props: ChordsProps): ReactNode {
   const { score, harmony, onsets, layout, others } = props;
   const closes = new Map(harmony.cadences.map((c) => [c.onset, c] as const));
+  const placed = changesIn(props).flatMap((b) => {
+    const bar = score.bars[b.bar];
+    const x = bar ? xOfOnset(b.onset, bar, onsets, layout) : null;
+    return x === null ? [] : [{ b, x }];
+  });
+  const levels = staggered(placed.map(({ b, x }) => ({ x, width: widthOf(b, others) })));
   const { first, later } = harmony.untold ? { first: null, later: [] } : keysIn(props);
   return (
-    <div className="relative h-16 border-t border-rule" role="group" aria-label="Chords">
+    <div
+      className="relative border-t border-rule"
+      style={{ height: HEIGHT + Math.max(0, ...levels) * LEVEL }}
+      role="group"
+      aria-label="Chords"
+    >
       <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Chords</span>
       {first ? (
         <span className="absolute -left-24 top-7 w-20 text-sm leading-4 text-ink-2">{keyInWords(first)}</span>
@@ -104,17 +126,15 @@ export function ChordLane(props: ChordsProps): ReactNode {
       {harmony.untold ? (
         <span className="absolute left-0 top-1.5 text-ink-2">A tune alone: no chords can be told from it.</span>
       ) : null}
-      {changesIn(props).map((b) => {
-        const bar = score.bars[b.bar];
-        const x = bar ? xOfOnset(b.onset, bar, onsets, layout) : null;
+      {placed.map(({ b, x }, i) => {
         const cadence = closes.get(b.onset);
         const unsure = isUnsure(b);
         const strong = b.flags.includes('dominant') || b.flags.includes('diminished');
-        return x === null ? null : (
+        return (
           <span
             key={b.onset}
-            className="absolute top-1 -translate-x-1/2 text-center leading-5"
-            style={{ left: x }}
+            className="absolute -translate-x-1/2 text-center leading-5"
+            style={{ left: x, top: 4 + (levels[i] ?? 0) * LEVEL }}
             title={inWords(b, cadence)}
           >
             <span
@@ -123,9 +143,7 @@ export function ChordLane(props: ChordsProps): ReactNode {
               {withSigns(b.symbol)}
               {unsure ? '?' : ''}
             </span>
-            <span className="figure block whitespace-nowrap text-sm text-ink-2">
-              {others && unsure ? `or ${withSigns(b.alternatives[0] ?? '')}` : b.degree}
-            </span>
+            <span className="figure block whitespace-nowrap text-sm text-ink-2">{under(b, others)}</span>
             {cadence ? (
               <span className="block whitespace-nowrap text-sm leading-4 text-ink-2">{CLOSES[cadence.kind]}</span>
             ) : null}

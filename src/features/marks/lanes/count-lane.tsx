@@ -46,7 +46,8 @@ interface Props {
 function restsCounted(counts: readonly BarCount[]): ReadonlyMap<number, string> {
   const sounding = new Set(counts.filter((c) => c.tokens.some((t) => t.sounding)).map((c) => c.bar));
   const runs: number[][] = [];
-  for (const bar of new Set(counts.map((c) => c.bar))) {
+  // What is not counted at all is no rest: free bars, and those that are not written.
+  for (const bar of new Set(counts.flatMap((c) => (c.tokens.length > 0 ? [c.bar] : [])))) {
     const before = runs[runs.length - 1];
     if (sounding.has(bar)) continue;
     if (before && before[before.length - 1] === bar - 1) before.push(bar);
@@ -75,6 +76,8 @@ const ABOVE = 6;
 
 /** Pixels between counts that leave no room for brackets: the paler figure alone says that it is silent. */
 const TIGHT = 26;
+/** Pixels between counts that leave no room even for the figure. */
+const CLOSE = 11;
 function isTight(places: readonly (number | null)[], at: number): boolean {
   const here = places[at] ?? null;
   return [places[at - 1] ?? null, places[at + 1] ?? null].some(
@@ -110,7 +113,9 @@ export function CountLane({ score, counts, onsets, layout, words, silent, bare =
         return barCount.tokens.map((token, t) => {
           const x = places[t] ?? null;
           const word = words.get(onsets.get(token.onset) ?? '');
-          if (x === null || (!token.sounding && silent === 'hidden')) return null;
+          const before = places[t - 1] ?? null;
+          const isCovered = !token.sounding && x !== null && before !== null && x - before < CLOSE;
+          if (x === null || isCovered || (!token.sounding && silent === 'hidden')) return null;
           return (
             <span
               key={`${barCount.voice ?? ''} ${token.onset}`}

@@ -1,0 +1,2 @@
+/** Finds anything by typing. */
+export { Finder } from './finder';

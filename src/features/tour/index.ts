@@ -1,0 +1,2 @@
+/** A tour of the demo studio. */
+export { TourCard, useTour } from './tour';
