@@ -18,3 +18,4 @@ export { Choose } from './choose';
 export { MoreMenu } from './more-menu';
 export { staggered, textWidth } from './stagger';
 export { useKeptChoice } from './kept-choice';
+export { BeatSign } from './beat-sign';

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { COUNTING } from '../../src/core/rhythm';
 import { openAbc, writeStudioFile } from '../../src/core/studio';
-import { bringMusic, goTo, openOwnStudio, pick, putRow, storedRows } from './studio';
+import { bringMusic, goTo, openCounts, openOwnStudio, pick, putRow, storedRows } from './studio';
 
 const TUNE = `X:1
 T:Two halves
@@ -375,6 +375,7 @@ test('how it is taught shows in Marks: for the studio, a piece, a student', asyn
   const counting = (system: keyof typeof COUNTING): Locator =>
     page.getByRole('button', { name: `Count: ${COUNTING[system].label}`, exact: true });
   const fingers = (view: string): Locator => page.getByRole('button', { name: `Fingers: ${view}`, exact: true });
+  await openCounts(page);
   await expect(counting('meter')).toBeVisible();
   await expect(fingers('changes only')).toBeVisible();
   await goTo(page, 'Settings');
@@ -384,17 +385,20 @@ test('how it is taught shows in Marks: for the studio, a piece, a student', asyn
     .poll(async () => (await storedRows(page, 'settings'))[0]?.['teaching'])
     .toMatchObject({ counting: 'takadimi', fingers: 'none' });
   await page.goto(`/marks?piece=${pieceId}&bars=1-4`);
+  await openCounts(page);
   await expect(counting('takadimi')).toBeVisible();
   await expect(fingers('none')).toBeVisible();
   await page.goto(`/board?student=${studentId}`);
   await pick(page, 'Counting', COUNTING.unit.label);
   await expect.poll(async () => (await storedRows(page, 'students'))[0]?.['teaching']).toEqual({ counting: 'unit' });
   await page.goto(`/marks?piece=${pieceId}&student=${studentId}&bars=1-4`);
+  await openCounts(page);
   await expect(counting('unit')).toBeVisible();
   await page.goto(`/read?piece=${pieceId}`);
   await page.getByText('How this piece is taught').click();
   await pick(page, 'Counting', COUNTING.syllables.label);
   await expect.poll(async () => (await storedRows(page, 'pieces'))[0]?.['teaching']).toEqual({ counting: 'syllables' });
   await page.goto(`/marks?piece=${pieceId}&student=${studentId}&bars=1-4`);
+  await openCounts(page);
   await expect(counting('syllables')).toBeVisible();
 });

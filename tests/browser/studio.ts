@@ -99,3 +99,15 @@ export async function pick(within: Page | Locator, list: string | RegExp, choice
     .first()
     .click();
 }
+
+/** Opens what is seldom changed of how marks are seen. */
+export async function openCounts(page: Page): Promise<void> {
+  const button = page.getByRole('button', { name: 'Counts and lanes' });
+  if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
+}
+
+/** Takes over what is behind the button beside the fingers. */
+export async function takeOver(page: Page, what: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'More to take over' }).click();
+  await page.getByRole('menuitem', { name: what }).click();
+}

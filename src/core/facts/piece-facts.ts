@@ -1,18 +1,21 @@
 import {
   clockText,
+  inBeats,
   keyAlter,
   keyName,
+  type Meter,
   meterText,
+  type Note,
   pitchName,
   playedSeconds,
   playingOrder,
+  type Score,
   spellMidi,
   struckNotes,
   tempoAt,
+  type TempoUnit,
+  tempoUnit,
   workText,
-  type Meter,
-  type Note,
-  type Score,
 } from '../score';
 import { ticks } from '../units';
 import { patternsFor } from './patterns';
@@ -125,6 +128,10 @@ const BRITISH: Readonly<Record<string, string>> = {
   '64th': 'hemidemisemiquaver',
 };
 
+/** A beat as it is called, `dotted crotchet`. */
+const noteNamed = ({ name }: TempoUnit, names: 'american' | 'british'): string =>
+  names === 'american' ? name : name.replace(/\w+$/, (value) => BRITISH[value] ?? value);
+
 /** Note and rest values with their first bar, by American or British names. */
 function rhythmFacts(score: Score, names: 'american' | 'british'): Fact[] {
   const tally = new Tally();
@@ -214,8 +221,13 @@ export function pieceFacts(score: Score, instrument: string, names: 'american' |
       facts.push(piece(`Meter from bar ${bar.name}`, meterText(bar.meter), i));
   });
   const [tempo] = score.tempos;
+  const unit = tempoUnit((score.bars[tempo?.bar ?? 0] ?? first).meter);
   facts.push(
-    piece('Tempo', tempo ? `${Math.round(tempo.bpm)} quarters a minute` : 'none marked; 120 is used', tempo?.bar ?? 0),
+    piece(
+      'Tempo',
+      tempo ? `${inBeats(tempo.bpm, unit)} ${noteNamed(unit, names)}s a minute` : 'none marked; 120 quarters are used',
+      tempo?.bar ?? 0,
+    ),
   );
   const written = clockText(
     playedSeconds(

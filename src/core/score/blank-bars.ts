@@ -56,6 +56,8 @@ interface Written {
 /**
  * Says in each bar from where on it is blank: after the last note and the last rest that is seen, where only rests that
  * are not printed, or nothing at all, fill it up. A chord symbol speaks for its whole bar.
+ *
+ * @example withBlanks(scoreOf('C4 |').bars, { notes: [], rests: [], chords: [] }).map(isBlankBar) // → [true]
  */
 export function withBlanks(bars: readonly Bar[], { notes, rests, chords }: Written): readonly Bar[] {
   const ends = bars.map((bar) => bar.onset as number);

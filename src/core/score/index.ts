@@ -61,6 +61,7 @@ export {
   spanSeconds,
   tempoAt,
 } from './seconds';
+export { inBeats, inQuarters, tempoUnit, type TempoUnit } from './tempo-unit';
 export { workText } from './origin';
 export { struckNotes, tieLinks, withTiesClosed } from './ties';
 export {

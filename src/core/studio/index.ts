@@ -104,6 +104,7 @@ export {
 } from './merge-studio';
 export { asDamaged, parseRow, whyNot } from './parse-studio';
 export { ladderWithPlace, markWithPlace, upgradeStudio, type LooseStudio, type Upgraded } from './upgrade-studio';
+export { tempoUnitOf } from './tempo-unit-of';
 export { isTechnique, piecesInWork } from './work';
 export { carryMarks } from './carry-marks';
 export { readStudioFile, studioJsonSchema, writeStudioFile, type ReadStudioFile } from './studio-file';

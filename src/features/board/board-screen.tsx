@@ -2,7 +2,7 @@
 
 import { useMemo, useState, type ReactNode } from 'react';
 import { dueState, hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
-import type { Level, Section, Student } from '@/core/studio';
+import { tempoUnitOf, type Level, type Section, type Student } from '@/core/studio';
 import { recordLevel } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import { useAllStandings, usePieces, useSectionsOf, useEveryStudent, useStandings, useStudio } from '@/store';
@@ -141,10 +141,11 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
       { stored: ended, refused: ended },
     );
   };
+  const unit = tempoUnitOf(pieces.find((p) => p.id === where.pieceId) ?? { source: '' });
   const cellOf = (row: GridRow, column: GridColumn): GridCell => {
     const key = standingKey(row.id, column.id);
     const section = sections.find((s) => s.id === column.id);
-    const own = standingCell(byKey.get(key), now, studio.zone);
+    const own = standingCell(byKey.get(key), unit, now, studio.zone);
     const cell = section ? withChunks(own, section, row.id, chunks.get(section.id) ?? [], byKey) : own;
     return storing.has(key) ? { ...cell, storing: true, says: 'storing…' } : cell;
   };

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState, type FormEvent, type ReactNode } from 'react';
-import type { Piece, Section, Student } from '@/core/studio';
+import { inQuarters } from '@/core/score';
+import { tempoUnitOf, type Piece, type Section, type Student } from '@/core/studio';
 import { logPractice } from '@/core/commands';
 import { isSection } from '@/core/way';
 import { useStudio } from '@/store';
@@ -39,7 +40,8 @@ export function LogPractice({ student, pieces, sections }: Props): ReactNode {
     event.preventDefault();
     const [pieceId, sectionId = null] = chosen.split(' ');
     if (!pieceId) return;
-    const bpm = Number(tempo);
+    const piece = pieces.find((p) => p.id === pieceId);
+    const bpm = piece ? inQuarters(Number(tempo), tempoUnitOf(piece)) : 0;
     const repetitions = Number(times);
     run(
       logPractice,
@@ -50,7 +52,7 @@ export function LogPractice({ student, pieces, sections }: Props): ReactNode {
         day,
         minutes: n,
         times: repetitions >= 1 && repetitions <= 1000 ? repetitions : 0,
-        tempo: bpm >= 10 && bpm <= 400 ? Math.round(bpm) : null,
+        tempo: bpm >= 10 && bpm <= 400 ? bpm : null,
         note: '',
       },
       {

@@ -1,5 +1,6 @@
 import type { FoldedStanding } from '@/core/mastery';
-import { dayOf, type Piece, type Section, type Student, type Zone } from '@/core/studio';
+import { inBeats } from '@/core/score';
+import { dayOf, tempoUnitOf, type Piece, type Section, type Student, type Zone } from '@/core/studio';
 import { downloadFile } from '@/ui';
 
 /** Every standing there is as CSV: one row a student and section. */
@@ -23,7 +24,8 @@ export async function saveMasteryCsv(
       level: s.level,
       proposed: s.proposed ?? '',
       heard: dayOf(s.at, zone),
-      tempo: s.tempo ?? '',
+      // In the beat that its piece is counted in.
+      tempo: s.tempo === null ? '' : inBeats(s.tempo, tempoUnitOf(pieceOf.get(s.pieceId) ?? { source: '' })),
       due: s.fading ? dayOf(s.fading.due, zone) : '',
       note: s.note,
     }))

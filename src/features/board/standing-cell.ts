@@ -1,9 +1,10 @@
 import { chanceItHolds, dueState, LEVEL_NAMES, type FoldedStanding } from '@/core/mastery';
+import { inBeats, type TempoUnit } from '@/core/score';
 import { dayOf, type Level, type Zone } from '@/core/studio';
 import type { GridCell } from './level-grid';
 
-/** One standing as the board shows it; a section not heard yet is at level 0. */
-export function standingCell(there: FoldedStanding | undefined, now: string, zone: Zone): GridCell {
+/** One standing as the board shows it, its tempo in the beat of the piece; a section not heard yet is at level 0. */
+export function standingCell(there: FoldedStanding | undefined, unit: TempoUnit, now: string, zone: Zone): GridCell {
   if (!there || there.level === null)
     return { level: 0, due: false, atRisk: false, overruled: false, storing: false, says: 'not heard yet' };
   const due = dueState(there.fading, there.at, now);
@@ -11,7 +12,7 @@ export function standingCell(there: FoldedStanding | undefined, now: string, zon
   const says = [
     `level ${there.level}, ${LEVEL_NAMES[there.level]}`,
     dayOf(there.at, zone),
-    there.tempo === null ? '' : `at ${there.tempo}`,
+    there.tempo === null ? '' : `at ${inBeats(there.tempo, unit)}`,
     there.overruled && there.proposed !== null
       ? `decided by you against ${there.proposed}`
       : there.proposed === null

@@ -3,7 +3,8 @@
 import { useMemo, type ReactNode } from 'react';
 import { climbOf, currentAssignment, foldLessons, heldEvents, practiceOf, type FoldedStanding } from '@/core/mastery';
 import { practiceWeeks } from '@/core/plan';
-import { dayOf, piecesInWork, shortDay, teachingFor, type Student } from '@/core/studio';
+import { inBeats } from '@/core/score';
+import { dayOf, piecesInWork, shortDay, teachingFor, tempoUnitOf, type Student } from '@/core/studio';
 import { changeStudent, type StudentChange } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import { useEveryPiece, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
@@ -56,6 +57,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
   const charts = useMemo(() => {
     const climbs = climbed.map((p) => ({
       name: p.title,
+      unit: tempoUnitOf(p),
       points: climbOf(
         byPiece.get(p.id) ?? [],
         rows?.sections.filter((s) => s.pieceId === p.id && s.parentId === null).length ?? 0,
@@ -74,7 +76,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
       tempo: heard
         .map((c): ChartLine => ({
           name: c.name,
-          points: c.points.flatMap((p) => (p.tempo === null ? [] : [[p.day, p.tempo] as const])),
+          points: c.points.flatMap((p) => (p.tempo === null ? [] : [[p.day, inBeats(p.tempo, c.unit)] as const])),
         }))
         .filter((l) => l.points.length > 0),
       practice: [

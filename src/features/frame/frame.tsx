@@ -3,7 +3,7 @@
 import { MenuItem } from '@headlessui/react';
 import { Redo2, Search, Undo2, X } from 'lucide-react';
 import Link from 'next/link';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { toast, Toaster } from 'sonner';
 import { useStudio, useUndoLabels } from '@/store';
 import { Button } from '@/ui';
@@ -45,6 +45,15 @@ function StudioItem({ onClick, children }: { readonly onClick: () => void; reado
       </button>
     </MenuItem>
   );
+}
+
+/** Who goes to a stage by its link is in the stage then: its keys are not the link's. */
+function useFocusOnStage(stage: string): RefObject<HTMLElement | null> {
+  const main = useRef<HTMLElement | null>(null);
+  useEffect(() => {
+    if (document.activeElement?.closest('header, [role="menu"]')) main.current?.focus({ preventScroll: true });
+  }, [stage]);
+  return main;
 }
 
 const ABOUT_DEMO = 'You are looking at the demo studio: made-up pieces and students to try everything on.';
@@ -159,6 +168,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
   const { isDemo, leave, look } = useStudios();
   const tour = useTour();
   useEffect(warmEngraver, []);
+  const main = useFocusOnStage(where.stage);
   useTextSize();
   const [finding, setFinding] = useState(false);
   const next = useNextThing();
@@ -195,7 +205,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
         <StageLine />
         <NextLine next={next} />
       </header>
-      <main className="px-3 pb-20 pt-3 sm:px-5 xl:pb-3">
+      <main ref={main} tabIndex={-1} className="px-3 pb-20 pt-3 outline-none sm:px-5 xl:pb-3">
         <ProblemBoundary key={where.stage} what={STAGE_NAMES[where.stage]} waysOut={<SaveStudioButton />}>
           {children}
         </ProblemBoundary>

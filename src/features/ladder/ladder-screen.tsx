@@ -4,8 +4,8 @@ import { useState, type ReactNode } from 'react';
 import { instrumentOf } from '@/core/instruments';
 import { cautionsFor, densestQuarter, targetTempoFor, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
-import type { Score } from '@/core/score';
-import type { Rung } from '@/core/studio';
+import { inBeats, type Score } from '@/core/score';
+import { tempoUnitOf, type Rung } from '@/core/studio';
 import { barsInWords, kindOf, type WalkedPlace } from '@/core/way';
 import { useStudio } from '@/store';
 import { Button, Panel, TempoCurve } from '@/ui';
@@ -62,11 +62,13 @@ function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
   const { piece, score, player, played } = context;
   const { ladder, pace, student, teaching, actions } = model;
   const target = targetTempoFor(piece, student, score, inHand.from);
+  // Steps are taken on the metronome, which counts beats.
+  const unit = tempoUnitOf(piece);
   const steps =
     rung?.kind === 'tempo' && rung.tempo !== null && rung.tempoTo !== null
       ? tempoSteps({
-          start: rung.tempo,
-          target: Math.min(target, rung.tempoTo),
+          start: inBeats(rung.tempo, unit),
+          target: inBeats(Math.min(target, rung.tempoTo), unit),
           school: teaching.tempoSteps,
           step: TEMPO_STEP,
           over: rung.tempoTo > target ? TEMPO_OVER : 0,
@@ -87,6 +89,7 @@ function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
           <RungEditor
             key={rung.id}
             rung={rung}
+            unit={unit}
             minutes={rung.minutes === undefined ? null : rung.minutes * pace}
             pacedBy={student && pace !== 1 ? student.name : null}
             onEdit={(change, stored) => actions.change(inHand, { kind: 'change', id: rung.id, change }, stored)}
@@ -94,7 +97,7 @@ function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
           />
           {steps ? (
             <div className="mt-3">
-              <TempoCurve steps={steps} target={target} />
+              <TempoCurve steps={steps} target={inBeats(target, unit)} />
             </div>
           ) : null}
         </>

@@ -3,15 +3,20 @@
 import type { ReactNode } from 'react';
 import { passSeconds, targetTempoFor } from '@/core/ladder';
 import { barsText, type PlacedSection } from '@/core/sections';
-import type { Rung } from '@/core/studio';
-import { Button, LadderDrawing, Panel } from '@/ui';
+import { inBeats, inQuarters, type TempoUnit } from '@/core/score';
+import { tempoUnitOf, type Rung } from '@/core/studio';
+import { BeatSign, Button, LadderDrawing, Panel } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import { MarkedMusic } from '@/features/marks';
 import type { PieceContext } from '@/features/score';
 import type { LadderModel } from './use-ladder';
 
-const tempoText = (rung: Rung): string =>
-  rung.tempo === null ? '' : rung.tempoTo === null ? String(rung.tempo) : `${rung.tempo} → ${rung.tempoTo}`;
+const tempoText = ({ tempo, tempoTo }: Rung, unit: TempoUnit): string =>
+  tempo === null
+    ? ''
+    : tempoTo === null
+      ? String(inBeats(tempo, unit))
+      : `${inBeats(tempo, unit)} → ${inBeats(tempoTo, unit)}`;
 
 /** Bars of music shown at most at a time. */
 const MOST_BARS_SHOWN = 12;
@@ -30,19 +35,20 @@ interface Props {
 
 function Target({ context: { piece, score }, model, inHand }: Pick<Props, 'context' | 'model' | 'inHand'>): ReactNode {
   const { student } = model;
+  const unit = tempoUnitOf(piece);
   const own = student?.tempos?.[piece.id];
   const target = targetTempoFor(piece, student, score, inHand.from);
   return (
     <label className="flex items-center gap-1.5 text-ink-2">
-      {own === undefined ? 'Target' : `${student?.name ?? ''}’s target`}
+      {own === undefined ? 'Target' : `${student?.name ?? ''}’s target`} <BeatSign unit={unit} />
       <KeptField
         draftKey={`target ${piece.id} ${student?.id ?? ''}`}
         className="field figure w-16 text-center text-ink"
         inputMode="numeric"
-        value={String(target)}
+        value={String(inBeats(target, unit))}
         accepts={(text) => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400)}
         wants="a number from 10 to 400"
-        onKeep={(text, stored) => model.actions.setTarget(text === '' ? null : Math.round(Number(text)), stored)}
+        onKeep={(text, stored) => model.actions.setTarget(text === '' ? null : inQuarters(Number(text), unit), stored)}
       />
     </label>
   );
@@ -65,6 +71,7 @@ function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Pr
         ) : null}
       </div>
     );
+  const unit = tempoUnitOf(piece);
   const climbed = student ? doneBy(student.id) : [];
   const standsOn = (studentId: string): string | null =>
     [...ladder.rungs].reverse().find((r) => doneBy(studentId).includes(r.id))?.id ?? null;
@@ -79,7 +86,7 @@ function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Pr
           id: r.id,
           what: r.what,
           hands: r.hands,
-          tempo: tempoText(r),
+          tempo: tempoText(r, unit),
           times: `${r.times} ${r.times === 1 ? 'time' : 'times'}`,
           done: `done: ${r.done}`,
           climbed: climbed.includes(r.id),
@@ -92,7 +99,7 @@ function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Pr
         onReorder={(ids) => actions.change(inHand, { kind: 'order', ids })}
       />
       <p className="mt-2 text-ink-2">
-        About {minutes} minutes in all. One pass at {target}:{' '}
+        About {minutes} minutes in all. One pass at {inBeats(target, unit)} <BeatSign unit={unit} />:{' '}
         {Math.round(passSeconds(score, inHand.from, inHand.to, target))} s.
       </p>
     </div>

@@ -1,12 +1,15 @@
 import type { ReactNode } from 'react';
+import { inBeats, inQuarters, type TempoUnit } from '@/core/score';
 import type { Rung } from '@/core/studio';
-import { Button } from '@/ui';
+import { BeatSign, Button } from '@/ui';
 import { KeptField } from '@/features/drafts';
 
 interface Props {
   readonly rung: Rung;
   /** Estimated minutes for all its times. */
   readonly minutes: number | null;
+  /** The beat in which its tempos are said. */
+  readonly unit: TempoUnit;
   /** Whose logs the estimate follows; null for the usual one. */
   readonly pacedBy: string | null;
   /** `stored` is called when it is kept. */
@@ -14,9 +17,9 @@ interface Props {
   readonly onRemove: () => void;
 }
 
-const tempoFrom = (text: string): number | null => {
-  const value = Number(text);
-  return text.trim() !== '' && Number.isFinite(value) && value >= 10 && value <= 600 ? Math.round(value) : null;
+const tempoFrom = (text: string, unit: TempoUnit): number | null => {
+  const value = inQuarters(Number(text), unit);
+  return text.trim() !== '' && value >= 10 && value <= 600 ? value : null;
 };
 
 const WANTS = {
@@ -29,8 +32,14 @@ const WANTS = {
 } as const;
 
 /** Everything of one rung, saved as it is typed. */
-export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props): ReactNode {
+export function RungEditor({ rung, unit, minutes, pacedBy, onEdit, onRemove }: Props): ReactNode {
   const { made } = rung;
+  const shown = (name: 'what' | 'hands' | 'done' | 'tempo' | 'tempoTo' | 'times'): string => {
+    const value = rung[name];
+    return (name === 'tempo' || name === 'tempoTo') && typeof value === 'number'
+      ? String(inBeats(value, unit))
+      : String(value ?? '');
+  };
   const field = (
     name: 'what' | 'hands' | 'done' | 'tempo' | 'tempoTo' | 'times',
     look: string,
@@ -41,7 +50,7 @@ export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props):
     <KeptField
       draftKey={`rung ${rung.id} ${name}`}
       className={`field w-full ${look} ${made && made[name] !== rung[name] ? 'text-plum' : ''}`}
-      value={String(rung[name] ?? '')}
+      value={shown(name)}
       maxLength={most}
       accepts={accepts}
       wants={WANTS[name]}
@@ -62,12 +71,12 @@ export function RungEditor({ rung, minutes, pacedBy, onEdit, onRemove }: Props):
   );
   const tempo = (label: string, name: 'tempo' | 'tempoTo'): ReactNode => (
     <label className="flex-1">
-      {label}
+      {label} {name === 'tempo' ? <BeatSign unit={unit} /> : null}
       {field(
         name,
         'figure',
-        (typed) => typed.trim() === '' || tempoFrom(typed) !== null,
-        (typed) => ({ [name]: tempoFrom(typed) }),
+        (typed) => typed.trim() === '' || tempoFrom(typed, unit) !== null,
+        (typed) => ({ [name]: tempoFrom(typed, unit) }),
         6,
       )}
     </label>

@@ -1,6 +1,8 @@
 import { Check } from 'lucide-react';
 import type { ReactNode, RefObject } from 'react';
+import type { TempoUnit } from '@/core/score';
 import { facets, type Facet } from '@/core/studio';
+import { BeatSign } from '@/ui';
 import type { Draft } from './draft';
 
 export const FACET_KEYS: Readonly<Record<Facet, string>> = {
@@ -18,6 +20,8 @@ interface Props {
   readonly asked: ReadonlySet<Facet>;
   readonly tempoText: string;
   readonly target: number;
+  /** The beat that the tempo counts. */
+  readonly unit: TempoUnit;
   readonly tempoInput: RefObject<HTMLInputElement | null>;
   /** What the level comes from, or what it may start at. */
   readonly why: string;
@@ -36,6 +40,7 @@ export function FacetRow({
   asked,
   tempoText,
   target,
+  unit,
   tempoInput,
   why,
   onFacet,
@@ -70,7 +75,7 @@ export function FacetRow({
         })}
       <span className={`${CHIP} border-rule-strong bg-sheet`}>
         <label className="flex items-center gap-2">
-          tempo
+          tempo <BeatSign unit={unit} />
           <input
             ref={tempoInput}
             className="figure w-12 border-b border-rule-strong bg-transparent text-center font-semibold"

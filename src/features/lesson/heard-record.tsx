@@ -1,9 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { correctRecord, takeBackRecord, type Correction } from '@/core/commands';
 import { LEVEL_NAMES } from '@/core/mastery';
-import { facets, type Facet, type Level, type LevelEvent } from '@/core/studio';
+import { inBeats, inQuarters, type TempoUnit } from '@/core/score';
+import { facets, type Facet, type Level, type LevelEvent, tempoUnitOf } from '@/core/studio';
 import { useStudents } from '@/store';
-import { Button, Choose } from '@/ui';
+import { BeatSign, Button, Choose } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import type { LessonModel } from './use-lesson';
@@ -25,6 +26,10 @@ interface Props {
   readonly model: LessonModel;
 }
 
+/** The beat of the piece that was heard; quarters where the piece is not in work any more. */
+const unitOf = (model: LessonModel, pieceId: string): TempoUnit =>
+  tempoUnitOf(model.pieces.find((p) => p.id === pieceId) ?? { source: '' });
+
 /** Puts a record right; `stored` is called when it is kept. */
 function useCorrecting(record: LevelEvent): (correction: Correction, stored?: () => void) => void {
   const { run } = useActs();
@@ -37,6 +42,7 @@ function Corrections({ record, model }: Props): ReactNode {
   const { run } = useActs();
   const students = useStudents() ?? [];
   const correct = useCorrecting(record);
+  const unit = unitOf(model, record.pieceId);
   const setFacet = (facet: Facet, said: string): void => {
     const others = Object.fromEntries(Object.entries(record.facets ?? {}).filter(([f]) => f !== facet));
     correct({ facets: said === '' ? others : { ...others, [facet]: said === 'there' } });
@@ -62,15 +68,15 @@ function Corrections({ record, model }: Props): ReactNode {
         onPick={(studentId) => studentId !== record.studentId && correct({ studentId })}
       />
       <label className="text-sm text-ink-2">
-        Tempo
+        Tempo <BeatSign unit={unit} />
         <KeptField
           draftKey={`tempo of ${record.id}`}
           className="field figure w-full text-base text-ink"
           inputMode="numeric"
-          value={record.tempo === null ? '' : String(record.tempo)}
+          value={record.tempo === null ? '' : String(inBeats(record.tempo, unit))}
           accepts={(text) => text.trim() === '' || (Number(text) >= 1 && Number(text) <= FASTEST)}
           wants={`a number from 1 to ${FASTEST}`}
-          onKeep={(text, settle) => correct({ tempo: text === '' ? null : Math.round(Number(text)) }, settle)}
+          onKeep={(text, settle) => correct({ tempo: text === '' ? null : inQuarters(Number(text), unit) }, settle)}
         />
       </label>
       <label className="text-sm text-ink-2">
@@ -115,7 +121,9 @@ export function HeardRecord({ record, model }: Props): ReactNode {
           <span className="font-semibold">{section ? `${section.letter} ${section.name}`.trim() : 'a section'}</span>{' '}
           <span className="text-ink-2">{title}</span>
         </span>
-        {record.tempo === null ? null : <span className="figure text-ink-2">{record.tempo}</span>}
+        {record.tempo === null ? null : (
+          <span className="figure text-ink-2">{inBeats(record.tempo, unitOf(model, record.pieceId))}</span>
+        )}
         <Choose
           label={record.corrects === undefined ? 'level' : 'level, corrected'}
           value={String(record.level)}

@@ -56,6 +56,7 @@ export function Hearing(context: HearingContext): ReactNode {
         />
         <LadderInHand
           ladder={hearing.ladder}
+          unit={hearing.unit}
           onThree={hearing.threeInRow}
           done={standing?.rungsDone ?? []}
           onTick={hearing.tick}
@@ -67,6 +68,7 @@ export function Hearing(context: HearingContext): ReactNode {
           asked={hearing.asked}
           tempoText={draft.tempo}
           target={hearing.target}
+          unit={hearing.unit}
           tempoInput={hearing.tempoInput}
           why={hearing.why}
           onFacet={(f) => edit((d) => toggleFacet(d, f))}

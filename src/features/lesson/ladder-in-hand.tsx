@@ -1,16 +1,19 @@
 import type { ReactNode } from 'react';
 import { nextRung } from '@/core/plan';
+import { inBeats, type TempoUnit } from '@/core/score';
 import type { Ladder, Rung } from '@/core/studio';
 import { Button, Panel } from '@/ui';
 import { useWhere } from '@/features/where';
 
 function RungButton({
   rung,
+  unit,
   climbed,
   isNext,
   onTick,
 }: {
   readonly rung: Rung;
+  readonly unit: TempoUnit;
   readonly climbed: boolean;
   readonly isNext: boolean;
   readonly onTick: () => void;
@@ -32,7 +35,7 @@ function RungButton({
           {rung.what}
           {climbed ? <span className="sr-only">, done</span> : null}
         </span>
-        <span className="figure text-ink-2">{rung.tempo ?? ''}</span>
+        <span className="figure text-ink-2">{rung.tempo === null ? '' : inBeats(rung.tempo, unit)}</span>
       </button>
     </li>
   );
@@ -41,11 +44,14 @@ function RungButton({
 /** The ladder of the section that is heard: a touch ticks a rung. */
 export function LadderInHand({
   ladder,
+  unit,
   done,
   onTick,
   onThree,
 }: {
   readonly ladder: Ladder | undefined;
+  /** The beat in which its tempos are said. */
+  readonly unit: TempoUnit;
   readonly done: readonly string[];
   readonly onTick: (rungId: string) => void;
   readonly onThree: () => void;
@@ -69,6 +75,7 @@ export function LadderInHand({
             <RungButton
               key={r.id}
               rung={r}
+              unit={unit}
               climbed={done.includes(r.id)}
               isNext={r.id === next}
               onTick={() => onTick(r.id)}

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { countArticulations } from '@/core/articulation';
+import { inBeats } from '@/core/score';
 import { barsText } from '@/core/sections';
 import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
 import { useStudio } from '@/store';
@@ -21,16 +22,16 @@ interface InHand {
 }
 
 /** When the section was heard last, and at which tempo. */
-function HeardLast({ hearing: { standing, now } }: Pick<InHand, 'hearing'>): ReactNode {
+function HeardLast({ hearing: { standing, lastTempo, now } }: Pick<InHand, 'hearing'>): ReactNode {
   const { zone } = useStudio();
   if (!standing || standing.level === null) return ', not heard yet';
-  const at = standing.tempo === null ? '' : ` at ${standing.tempo}`;
+  const at = lastTempo === null ? '' : ` at ${lastTempo}`;
   return `, heard ${agoInWords(dayOf(standing.at, zone), dayOf(now, zone))}${at}`;
 }
 
 /** What was given for this week, what was practised, and the note of last time. */
 function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
-  const { section, standing, now } = hearing;
+  const { section, standing, unit, now } = hearing;
   const given =
     model.assignment?.lessonId === model.current?.id
       ? []
@@ -41,7 +42,7 @@ function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
       : [],
   );
   const minutes = Math.round(logs.reduce((sum, e) => sum + e.minutes, 0));
-  const best = Math.max(0, ...logs.map((e) => e.tempo ?? 0));
+  const best = inBeats(Math.max(0, ...logs.map((e) => e.tempo ?? 0)), unit);
   const note = standing?.note ?? '';
   if (given.length === 0 && minutes === 0 && note === '') return null;
   return (
@@ -49,7 +50,7 @@ function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
       {given.map((g) => (
         <li key={g.id}>
           <span className="text-ink-2">For this week:</span> {g.what}
-          {g.tempo === null ? '' : `, at ${g.tempo}`}
+          {g.tempo === null ? '' : `, at ${inBeats(g.tempo, unit)}`}
         </li>
       ))}
       {minutes > 0 ? (
@@ -126,7 +127,7 @@ export function SectionInHand({
           <span className="hidden sm:inline">
             <MusicSizeChoice stage="lesson" />
           </span>
-          <Button look="quiet" shortcut="S" onClick={() => setStand(true)}>
+          <Button look="quiet" shortcut="S" className="min-h-11" onClick={() => setStand(true)}>
             Stand
           </Button>
         </span>

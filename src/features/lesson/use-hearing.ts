@@ -14,8 +14,9 @@ import {
 } from '@/core/mastery';
 import { nextRung } from '@/core/plan';
 import { compareRanges } from '@/core/sameness';
+import { inBeats, inQuarters, type TempoUnit } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
-import type { Facet, Level, Section } from '@/core/studio';
+import { tempoUnitOf, type Facet, type Level, type Section } from '@/core/studio';
 import { HIGHEST, kindOf } from '@/core/way';
 import { useMarks, useStudio } from '@/store';
 import { useActs } from '@/features/acts';
@@ -60,7 +61,10 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
   const marks = useMarks(piece.id);
   const now = studio.now();
   const standing = placed ? model.standings.get(standingKey(model.student.id, placed.section.id)) : undefined;
-  const target = targetTempoFor(piece, model.student, score, placed?.from ?? 0);
+  const unit = tempoUnitOf(piece);
+  // Tempos of a hearing are said in the beat of the piece, and kept in quarters.
+  const target = inBeats(targetTempoFor(piece, model.student, score, placed?.from ?? 0), unit);
+  const lastTempo = standing?.tempo == null ? null : inBeats(standing.tempo, unit);
   const asked = useMemo(
     () =>
       placed
@@ -73,7 +77,7 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
   const comesTo = (heard: Draft) =>
     proposeLevel({
       facets: heard.facets,
-      tempo: tempoOf(heard) ?? standing?.tempo ?? null,
+      tempo: tempoOf(heard) ?? lastTempo,
       target,
       asked,
       heldBefore,
@@ -85,6 +89,8 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
     now,
     marks,
     standing,
+    unit,
+    lastTempo,
     target,
     asked,
     comesTo,
@@ -149,6 +155,14 @@ function useGoing(
     },
   };
 }
+
+/** The beat of a piece of the lesson. */
+const unitOf = ({ pieces }: LessonModel, pieceId: string): TempoUnit =>
+  tempoUnitOf(pieces.find((p) => p.id === pieceId) ?? { source: '' });
+
+/** What was typed, as it is kept. */
+const inQuartersOr = (beats: number | null, unit: TempoUnit): number | null =>
+  beats === null ? null : inQuarters(beats, unit);
 
 /** One more tap; `found` is told the tempo once there are enough. */
 function tapAt(taps: RefObject<number[]>, found: (tempo: number) => void): void {
@@ -215,7 +229,7 @@ export function useHearing(context: HearingContext) {
         lessonId: null,
         level: heard.level ?? proposed ?? before,
         proposed: heard.touched ? proposed : null,
-        tempo: tempoOf(heard),
+        tempo: inQuartersOr(tempoOf(heard), unitOf(model, row.pieceId)),
         note: heard.note,
         facets: heard.touched ? heard.facets : null,
         errors: heard.errors,

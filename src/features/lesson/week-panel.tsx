@@ -5,7 +5,8 @@ import { toast } from 'sonner';
 import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands';
 import { recapText, risesTooFast } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
-import { dayInWords, dayOf, type Assigned, type Student } from '@/core/studio';
+import { inBeats } from '@/core/score';
+import { dayInWords, dayOf, tempoUnitOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, Panel } from '@/ui';
 import { showProblem, useActs } from '@/features/acts';
@@ -91,6 +92,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
   };
   const names = new Map(model.sections.map((s) => [s.id, s]));
   const titleOf = (id: string): string => pieces.find((p) => p.id === id)?.title ?? '';
+  const unitOf = (id: string | null) => tempoUnitOf(pieces.find((p) => p.id === id) ?? { source: '' });
   const recap = recapText({
     student: student.name,
     date: dayInWords(dayOf(model.current?.at ?? now(), studio.zone)),
@@ -107,7 +109,8 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
         note: e.note,
       };
     }),
-    items,
+    // A metronome at home counts beats.
+    items: items.map((i) => (i.tempo === null ? i : { ...i, tempo: inBeats(i.tempo, unitOf(i.pieceId)) })),
     cue,
   });
   const copy = (): void => {

@@ -3,8 +3,8 @@ import { instrumentOf } from '@/core/instruments';
 import { stringsOf } from '@/core/players';
 import { usualStyle } from '@/core/ornaments';
 import { countStaff, hasCompoundBeats, hasOpenBeats, USUAL_WAY, type CountingWay } from '@/core/rhythm';
-import { tempoAt, type Note, type Score } from '@/core/score';
-import { FULL_FINGERING, teachingFor, type Mark, type Piece, type Teaching } from '@/core/studio';
+import { inQuarters, tempoAt, type Note, type Score } from '@/core/score';
+import { FULL_FINGERING, teachingFor, tempoUnitOf, type Mark, type Piece, type Teaching } from '@/core/studio';
 import { useFingerings, useMarks, useSettings, useStudents } from '@/store';
 import type { Marking } from '@/workers';
 import { shownOf, useMarking, type PieceContext } from '@/features/score';
@@ -50,7 +50,8 @@ function useMarked(
   const { breathes, technique } = instrumentOf(instrument);
   const startBar = score.bars[choice.from];
   const written = startBar ? Math.round(tempoAt(score, startBar.onset)) : 90;
-  const typed = Number(choice.tempoText);
+  const unit = tempoUnitOf(piece);
+  const typed = inQuarters(Number(choice.tempoText), unit);
   const isTempo = choice.tempoText !== '' && typed >= SLOWEST && typed <= FASTEST;
   const tempo = isTempo ? typed : (piece.targetTempo ?? written);
   const ornamentStyle = usualStyle(about.teaching.trills);
@@ -66,7 +67,7 @@ function useMarked(
     ownCues,
     styles: ornamentStyles,
   });
-  return { startBar, tempo, ornamentStyle, asked, marking: shownOf(asked) };
+  return { startBar, tempo, unit, ornamentStyle, asked, marking: shownOf(asked) };
 }
 
 /** For whom the marks are looked at, and what follows from it: the view, the variant, the way of counting. */
@@ -179,12 +180,8 @@ export function useMarksModel(context: PieceContext) {
   const failed = [found.asked, marked.asked].flatMap((a) => (a.kind === 'failed' ? [a.issue] : []));
   const choosePhrase = (): void => {
     if (!note || !marking) return;
-    const phrase = phraseAround(
-      note,
-      notes,
-      score,
-      marking.phrases.map((p) => p.noteId),
-    );
+    const ends = marking.phrases.map((p) => p.noteId);
+    const phrase = phraseAround(note, notes, score, ends);
     if (phrase) selection.chooseBetween(...phrase);
   };
   return {
@@ -224,6 +221,7 @@ export function useMarksModel(context: PieceContext) {
     problem: failed[0] ?? null,
     startBar: marked.startBar,
     tempo: marked.tempo,
+    unit: marked.unit,
     ornamentStyle: marked.ornamentStyle,
     marking,
     suggestions,

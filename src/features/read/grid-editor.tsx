@@ -3,11 +3,11 @@
 import { useState, type ReactNode } from 'react';
 import { changeBar, insertBar, parseGrid, removeBar, type Grid, type GridBar } from '@/core/bargrid';
 import { setDocument } from '@/core/commands';
-import type { Score } from '@/core/score';
-import type { Piece } from '@/core/studio';
+import { inBeats, inQuarters, type Score, type TempoUnit } from '@/core/score';
+import { tempoUnitOf, type Piece } from '@/core/studio';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
-import { Button, Choose, Panel, Problem } from '@/ui';
+import { Button, Choose, Panel, Problem, sentence } from '@/ui';
 import { openBrought } from '@/workers';
 
 const PAUSE_MS = 350;
@@ -142,7 +142,7 @@ const endingOf = (text: string): number[] =>
     .filter((n) => Number.isInteger(n) && n >= 1 && n <= 20);
 
 /** Meter, key, tempo, letter and ending of a bar, and the signs on it. */
-function BarSigns({ bar, number, pieceId, change }: OfBar): ReactNode {
+function BarSigns({ bar, number, pieceId, unit, change }: OfBar & { readonly unit: TempoUnit }): ReactNode {
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">
@@ -162,11 +162,11 @@ function BarSigns({ bar, number, pieceId, change }: OfBar): ReactNode {
         />
         <Typed
           draftKey={`grid ${pieceId} ${bar.id ?? ''} tempo`}
-          label="Tempo from here"
-          value={bar.tempo?.perMinute ? String(bar.tempo.perMinute) : ''}
+          label={`${sentence(unit.name).slice(0, -1)}s a minute from here`}
+          value={bar.tempo?.perMinute ? String(inBeats(bar.tempo.perMinute, unit)) : ''}
           placeholder="as before"
           onKeep={(text, stored) => {
-            const perMinute = Number(text);
+            const perMinute = inQuarters(Number(text), unit);
             change(
               `tempo of bar ${number}`,
               {
@@ -287,7 +287,7 @@ export function GridEditor({
         ))}
         {problem ? <Problem>{problem}</Problem> : null}
         {said.length > 0 ? <Problem>{said.join('; ')}</Problem> : null}
-        <BarSigns key={bar.id} bar={bar} number={number} pieceId={piece.id} change={change} />
+        <BarSigns key={bar.id} unit={tempoUnitOf(piece)} bar={bar} number={number} pieceId={piece.id} change={change} />
       </div>
     </Panel>
   );

@@ -4,9 +4,9 @@ import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import { partName } from '@/core/players';
 import type { Result } from '@/core/result';
-import { tempoAt, type Score } from '@/core/score';
+import { inBeats, inQuarters, tempoAt, type Score } from '@/core/score';
 import { barsText } from '@/core/sections';
-import type { Piece } from '@/core/studio';
+import { tempoUnitOf, type Piece } from '@/core/studio';
 import { useActs } from '@/features/acts';
 import { saveMidi, savePiece } from '@/features/score';
 import { useMarks, useSections } from '@/store';
@@ -59,7 +59,8 @@ function PractiseMidi({ piece, score, selection }: Props): ReactNode {
   );
   const [from, to] = selection ?? [0, score.bars.length - 1];
   const first = score.bars[from];
-  const bpm = tempo.trim() === '' ? null : Number(tempo);
+  const unit = tempoUnitOf(piece);
+  const bpm = tempo.trim() === '' ? null : inQuarters(Number(tempo), unit);
   const badTempo = bpm !== null && !(bpm >= 10 && bpm <= 600);
   const midi = async (): Promise<Result<unknown>> => {
     const sounding = staves.filter((s) => !silent.has(s.key)).map((s) => s.key);
@@ -88,11 +89,11 @@ function PractiseMidi({ piece, score, selection }: Props): ReactNode {
           className="field w-24"
           inputMode="numeric"
           value={tempo}
-          placeholder={first ? String(Math.round(tempoAt(score, first.onset))) : ''}
+          placeholder={first ? String(inBeats(tempoAt(score, first.onset), unit)) : ''}
           aria-invalid={badTempo}
           onChange={(e) => setTempo(e.target.value)}
         />
-        quarters a minute
+        {unit.name}s a minute
       </label>
       {badTempo ? <p className="text-stop">A tempo from 10 to 600.</p> : null}
       <Check label="with repeats" value={repeats} onChange={setRepeats} />

@@ -4,8 +4,9 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { emptyGrid, GRID_CLEFS, type Grid } from '@/core/bargrid';
 import type { Result } from '@/core/result';
+import { inQuarters, parseMeter, tempoUnit, type TempoUnit } from '@/core/score';
 import { useStudio } from '@/store';
-import { Button, Choose, Problem } from '@/ui';
+import { Button, Choose, Problem, sentence } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { layOut, startTyped } from './bring-in';
@@ -46,11 +47,15 @@ const USUAL_PAGE: PageSays = {
   clef: 'treble',
 };
 
+/** The beat of a meter as it is typed; quarters while it is none. */
+const unitOf = (meter: string): TempoUnit => tempoUnit(parseMeter(meter) ?? { parts: [], symbol: null });
+
 /** The grid that a page comes to; null where its number of bars is none. */
 function gridOf(title: string, page: PageSays): Grid | null {
   const bars = Number(page.bars);
   if (!(Number.isInteger(bars) && bars >= 1 && bars <= MOST_BARS)) return null;
-  const perMinute = Number(page.tempo);
+  // Typed in the beat of the meter, printed as quarters.
+  const perMinute = inQuarters(Number(page.tempo), unitOf(page.meter));
   return emptyGrid({
     title,
     composer: page.composer.trim(),
@@ -118,7 +123,11 @@ function PageFields({
         <Field label="Bars" value={page.bars} onChange={set('bars')} />
         <Field label="Meter" value={page.meter} onChange={set('meter')} />
         <Field label="Key" value={page.key} onChange={set('key')} />
-        <Field label="Quarters a minute" value={page.tempo} onChange={set('tempo')} />
+        <Field
+          label={`${sentence(unitOf(page.meter).name).slice(0, -1)}s a minute`}
+          value={page.tempo}
+          onChange={set('tempo')}
+        />
       </div>
       <div className="grid gap-3 sm:grid-cols-3">
         <Choose place="stacked" label="Pick-up" value={page.pickup} choices={PICKUPS} onPick={set('pickup')} />

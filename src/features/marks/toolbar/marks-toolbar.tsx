@@ -2,8 +2,9 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { COUNTING, COUNT_SYSTEMS } from '@/core/rhythm';
+import { inBeats } from '@/core/score';
 import { TEACHING_QUESTIONS } from '@/core/studio';
-import { Button, Choose } from '@/ui';
+import { BeatSign, Button, Choose } from '@/ui';
 import { MusicSizeChoice, PageViewChoice } from '@/features/score';
 import type { MarkActions } from '../actions';
 import { FINGER_VIEWS } from '../finger-view';
@@ -73,12 +74,12 @@ function HowSeen({ model, actions }: { readonly model: MarksModel; readonly acti
           onPick={(v) => model.setSilent(v === 'hidden' ? 'hidden' : 'brackets')}
         />
         <label className="flex items-center gap-1.5 text-ink-2">
-          Tempo
+          Tempo <BeatSign unit={model.unit} />
           <input
             className="field figure w-20 text-ink"
             inputMode="numeric"
             value={tempoText}
-            placeholder={String(tempo)}
+            placeholder={String(inBeats(tempo, model.unit))}
             onChange={(e) => setTempoText(e.target.value)}
           />
         </label>
