@@ -66,6 +66,7 @@ export function Choose<V extends string>({
         </ListboxButton>
         <ListboxOptions
           anchor="bottom start"
+          modal={false}
           className="z-50 max-h-96 min-w-(--button-width) overflow-auto rounded border border-rule-strong bg-sheet p-1 text-ink focus:outline-none"
           // What is typed to find a choice is no key of the stage.
           onKeyDown={(event) => event.stopPropagation()}

@@ -22,6 +22,7 @@ export function MoreMenu({
       </MenuButton>
       <MenuItems
         anchor="bottom end"
+        modal={false}
         className="z-50 min-w-44 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
         // What is typed to find an item is no key of the stage.
         onKeyDown={(event) => event.stopPropagation()}

@@ -69,6 +69,7 @@ export function StudioMenu({ more }: { readonly more: ReactNode }): ReactNode {
       </MenuButton>
       <MenuItems
         anchor="bottom end"
+        modal={false}
         className="z-50 min-w-56 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
         onKeyDown={(event) => event.stopPropagation()}
       >
@@ -100,6 +101,7 @@ export function StageMenu({ more }: { readonly more: ReactNode }): ReactNode {
       </MenuButton>
       <MenuItems
         anchor="bottom start"
+        modal={false}
         className="z-50 min-w-56 overflow-auto rounded border border-rule-strong bg-sheet p-1 focus:outline-none"
         onKeyDown={(event) => event.stopPropagation()}
       >

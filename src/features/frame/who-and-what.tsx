@@ -43,7 +43,7 @@ export function WhoAndWhat(): ReactNode {
 export function WhoAndWhatButton(): ReactNode {
   const { where, students, pieces } = useChoices();
   return (
-    <Popover className="min-w-0 flex-1 sm:hidden">
+    <Popover className="relative min-w-0 flex-1 sm:hidden">
       <PopoverButton
         aria-label={`With ${labelOf(students, where.studentId)} on ${labelOf(pieces, where.pieceId)}`}
         className="flex min-h-11 w-full items-center justify-between gap-1 rounded border border-rule-strong px-3 font-semibold"
@@ -53,10 +53,7 @@ export function WhoAndWhatButton(): ReactNode {
         </span>
         <ChevronDown size={18} className="shrink-0" aria-hidden="true" />
       </PopoverButton>
-      <PopoverPanel
-        anchor="bottom"
-        className="z-20 flex w-80 flex-col gap-2 rounded border border-rule-strong bg-sheet p-3 focus:outline-none"
-      >
+      <PopoverPanel className="absolute left-0 top-full z-30 mt-1 flex w-80 max-w-[90vw] flex-col gap-2 rounded border border-rule-strong bg-sheet p-3 focus:outline-none">
         <Chooser
           label="Student"
           value={where.studentId}

@@ -140,7 +140,10 @@ export function PlacePanel({ score, place, next, student, minutes, actions }: Pr
   const [low, high] = minutesRange(minutes ?? 0);
   const { aside } = place;
   return (
-    <Panel title={place.section.name || place.section.letter}>
+    <Panel
+      title={place.section.name || place.section.letter}
+      label={`${place.section.name || place.section.letter}, on the way`}
+    >
       <p className="text-lg">{place.why === '' ? 'On the way.' : sentence(place.why)}</p>
       {minutes === null ? null : (
         <p className="mt-1 text-ink-2" title={`besides the playing: ${Object.keys(BESIDES_PLAYING).join(', ')}`}>

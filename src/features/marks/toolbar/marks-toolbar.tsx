@@ -52,10 +52,7 @@ function HowSeen({ model, actions }: { readonly model: MarksModel; readonly acti
       <PopoverButton className="flex min-h-11 items-center gap-2 rounded border border-rule-strong px-3">
         Counts and lanes <ChevronDown size={18} aria-hidden="true" />
       </PopoverButton>
-      <PopoverPanel
-        anchor={{ to: 'bottom start', gap: 4 }}
-        className="z-30 grid w-96 max-w-[92vw] gap-2 overflow-auto rounded border border-rule-strong bg-sheet p-4 focus:outline-none"
-      >
+      <PopoverPanel className="absolute left-0 top-full z-30 mt-1 grid w-96 max-w-[80vw] gap-2 rounded border border-rule-strong bg-sheet p-4 focus:outline-none">
         <Choose
           label="Count"
           value={model.way.system}
