@@ -30,6 +30,8 @@ interface TextLaneProps {
   readonly texts: readonly LaneText[];
   readonly rows?: number;
   readonly onPick?: (noteId: string) => void;
+  /** What is said of a text to who cannot see where it stands. */
+  readonly nameOf?: (text: LaneText) => string;
   readonly large?: boolean;
   /** A rule above the lane. */
   readonly ruled?: boolean;
@@ -50,6 +52,7 @@ export function TextLane({
   texts,
   rows = 1,
   onPick,
+  nameOf,
   large = false,
   ruled = true,
   bare = false,
@@ -78,6 +81,7 @@ export function TextLane({
             key={`${t.noteId} ${t.row ?? 0} ${t.text}`}
             type="button"
             tabIndex={-1}
+            aria-label={nameOf?.(t)}
             className={`${large || t.text.length <= 3 ? 'figure' : ''} ${look}`}
             style={style}
             onClick={() => onPick(t.noteId)}

@@ -7,3 +7,4 @@ export { findHarmony } from './find-harmony';
 export type { BeatChord, Cadence, CadenceKind, ChordFlag, Harmony } from './harmony';
 export { type KeySpan } from './keys';
 export { blockChords, type ChordBlock } from './block-chords';
+export { pedalPlaces, type PedalPlace } from './pedal-places';

@@ -17,6 +17,7 @@ export type WrittenMark =
   | { readonly kind: 'cue'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'words'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'breath'; readonly noteId: string; readonly catch?: boolean }
+  | { readonly kind: 'pedal'; readonly noteId: string; readonly sign: 'down' | 'change' | 'up' }
   | { readonly kind: 'rehearsal'; readonly barId: string; readonly text: string };
 
 /** A text put in at a place of the source, in the stead of `remove` characters. */
@@ -95,6 +96,8 @@ export function saidBeside(
   return beside.some((d) => childrenNamed(d, 'direction-type').some((t) => childrenNamed(t, name).some(matches)));
 }
 
+const PEDAL_TYPES = { down: 'start', change: 'change', up: 'stop' } as const;
+
 /** The splices of one mark at its note; none when it is there already. */
 export function atNote(mark: Exclude<WrittenMark, { kind: 'rehearsal' | 'wedge' }>, spot: Spot): Splice[] {
   const { element } = spot;
@@ -131,6 +134,14 @@ export function atNote(mark: Exclude<WrittenMark, { kind: 'rehearsal' | 'wedge' 
         'below',
         (e) => child(e, mark.level) !== undefined,
       );
+    case 'pedal': {
+      const type = PEDAL_TYPES[mark.sign];
+      const inner = `<pedal type="${type}" sign="yes"/>`;
+      if (saidBeside(spot, head, 'pedal', (e) => e.attributes['type'] === type)) return [];
+      // It is lifted with the end of its note.
+      const at = mark.sign === 'up' ? element.end : head.start;
+      return [{ at, insert: directionXml(inner, 'below', spot) }];
+    }
     case 'cue':
       return direction(
         'words',

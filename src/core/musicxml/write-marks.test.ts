@@ -63,13 +63,16 @@ describe.each(FILES)('writing marks into %s', (name) => {
       { kind: 'dynamic', noteId: note.id, level: 'mf' },
       { kind: 'cue', noteId: note.id, text: cue },
       { kind: 'breath', noteId: note.id },
+      { kind: 'pedal', noteId: note.id, sign: 'down' },
+      { kind: 'pedal', noteId: note.id, sign: 'up' },
       { kind: 'finger', noteId: note.id, finger: '3' },
     ]);
-    expect(written.added).toBe(4);
+    expect(written.added).toBe(6);
     const score = readAgain(written.text);
     expect(bare(score)).toEqual(bare(piece.read.score));
     const here = score.directions.filter((d) => d.onset === note.onset && d.part === note.part);
     expect(here.some((d) => d.kind === 'dynamic' && d.level === 'mf')).toBe(true);
+    expect(here.some((d) => d.kind === 'pedal' && d.role === 'start')).toBe(true);
     expect(here.some((d) => d.kind === 'words' && d.text === cue)).toBe(true);
     expect(score.notes.find((n) => n.id === note.id)?.marks.articulations).toContain('breath-mark');
     const folder = mkdtempSync(join(tmpdir(), 'oak-'));

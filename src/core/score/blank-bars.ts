@@ -18,12 +18,8 @@ export const isBlankBar = (bar: Pick<Bar, 'blankFrom' | 'onset'>): boolean => ba
 export const isBlankBetween = (bars: readonly Bar[], from: number, to: number): boolean =>
   bars.some((bar) => bar.blankFrom !== undefined && bar.blankFrom < to && bar.onset + bar.length > from);
 
-/**
- * How much of a piece is written: what is not found is not there, not there as far as it is written, or not known.
- *
- * @example writtenIn(scoreOf('C4 | z4 |').bars) // → 'all'
- */
-export function writtenIn(bars: readonly Bar[]): 'all' | 'some' | 'none' {
+/** How much of a piece is written: what is not found is not there, not there as far as it is written, or not known. */
+function writtenIn(bars: readonly Bar[]): 'all' | 'some' | 'none' {
   const blank = bars.filter(isBlankBar).length;
   return blank === 0 ? 'all' : blank === bars.length ? 'none' : 'some';
 }

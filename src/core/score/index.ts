@@ -46,7 +46,7 @@ export {
   ZERO,
   type Fraction,
 } from './fraction';
-export { isBlankBar, isBlankBetween, notFound, withBlanks, writtenIn } from './blank-bars';
+export { isBlankBar, isBlankBetween, notFound, withBlanks } from './blank-bars';
 export { lastWhere } from './last-where';
 export { hasUnsaidGroups, meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export { isBlackKey, pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';

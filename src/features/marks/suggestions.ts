@@ -1,4 +1,5 @@
 import type { DynamicLevel } from '@/core/dynamics';
+import type { PedalPlace } from '@/core/harmony';
 import type { Mark, NewMark } from '@/core/studio';
 import type { Marking } from '@/workers';
 
@@ -7,7 +8,7 @@ export interface Suggestion {
   /** Stays the same as long as it says the same: a refused one is known by it. */
   readonly key: string;
   readonly noteId: string;
-  readonly lane: 'dynamic' | 'breath' | 'bow' | 'phrase' | 'cue';
+  readonly lane: 'dynamic' | 'breath' | 'bow' | 'phrase' | 'pedal' | 'cue';
   readonly text: string;
   readonly reason: string;
   readonly body: SuggestedBody;
@@ -23,8 +24,12 @@ type SuggestedBody =
     }
   | { readonly kind: 'breath'; readonly noteId: string; readonly catch: boolean }
   | { readonly kind: 'bow'; readonly noteId: string; readonly direction: 'up' | 'down' }
+  | { readonly kind: 'pedal'; readonly noteId: string; readonly sign: 'down' | 'change' | 'up' }
   | { readonly kind: 'cue'; readonly noteId: string; readonly text: string }
   | { readonly kind: 'phrase'; readonly noteId: string; readonly sign: ',' | '.' | '?' | '!' };
+
+/** How the pedal is written in its lane. */
+export const PEDAL_SIGNS: Readonly<Record<PedalPlace['sign'], string>> = { down: 'Ped', change: '∧', up: '✱' };
 
 /** Suggestions for the given notes that are neither refused nor there already. */
 export function suggestionsFor(
@@ -32,6 +37,7 @@ export function suggestionsFor(
   inSection: ReadonlySet<string>,
   marks: readonly Mark[],
   refused: ReadonlySet<string>,
+  pedals: readonly PedalPlace[] = [],
 ): Suggestion[] {
   const there = new Set(marks.flatMap((m) => ('noteId' in m ? [`${m.kind} ${m.noteId}`] : [])));
   const all: Suggestion[] = [];
@@ -85,6 +91,15 @@ export function suggestionsFor(
       text: p.sign,
       reason: p.reason,
       body: { kind: 'phrase', noteId: p.noteId, sign: p.sign },
+    });
+  for (const p of pedals)
+    all.push({
+      key: `pedal ${p.noteId} ${p.sign}`,
+      noteId: p.noteId,
+      lane: 'pedal',
+      text: PEDAL_SIGNS[p.sign],
+      reason: p.reason,
+      body: { kind: 'pedal', noteId: p.noteId, sign: p.sign },
     });
   for (const g of marking.gestures)
     all.push({

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { instrumentOf } from '@/core/instruments';
+import { pedalPlaces } from '@/core/harmony';
 import { stringsOf } from '@/core/players';
 import { usualStyle } from '@/core/ornaments';
 import { countStaff, hasCompoundBeats, hasOpenBeats, USUAL_WAY, type CountingWay } from '@/core/rhythm';
@@ -128,9 +129,18 @@ function useSuggestions(
   notes: readonly Note[],
   marks: readonly Mark[],
   refused: ReadonlySet<string>,
+  /** The score whose pedal is asked for; null where it is not. */
+  pedalled: Score | null,
 ): readonly Suggestion[] {
   const ids = useMemo(() => new Set(notes.map((n) => n.id)), [notes]);
-  return useMemo(() => (marking ? suggestionsFor(marking, ids, marks, refused) : []), [marking, ids, marks, refused]);
+  const pedals = useMemo(
+    () => (marking && pedalled ? pedalPlaces(pedalled, marking.harmony) : []),
+    [marking, pedalled],
+  );
+  return useMemo(
+    () => (marking ? suggestionsFor(marking, ids, marks, refused, pedals) : []),
+    [marking, ids, marks, refused, pedals],
+  );
 }
 
 /** What is played, what is known of it, how its strings are tuned on the page, and what finds its fingers. */
@@ -175,7 +185,8 @@ export function useMarksModel(context: PieceContext) {
   );
   const { marking } = marked;
   const { note, chosen } = selection;
-  const suggestions = useSuggestions(marking, notes, marks, kept.refused);
+  const asksPedal = solver === 'keyboard' && !choices.folded.has('Pedal');
+  const suggestions = useSuggestions(marking, notes, marks, kept.refused, asksPedal ? score : null);
   const counted = useCounted(score, from, to, way);
   const failed = [found.asked, marked.asked].flatMap((a) => (a.kind === 'failed' ? [a.issue] : []));
   const choosePhrase = (): void => {

@@ -4,7 +4,7 @@ import { FULL_FINGERING } from '@/core/studio';
 import type { LaneText } from '@/ui';
 import type { FingerView } from './finger-view';
 
-export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Cues'] as const;
+export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Pedal', 'Strum', 'Cues'] as const;
 export type Lane = (typeof LANES)[number];
 
 /** A hairpin that was begun at a note and has no end yet. */
@@ -24,7 +24,7 @@ export function useViewChoices() {
   const [onString, setOnString] = useState('');
   const [capo, setCapo] = useState('');
   const [lanes, setLanes] = useState<readonly Lane[]>(LANES);
-  const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set());
+  const [folded, setFolded] = useState<ReadonlySet<Lane>>(new Set(['Pedal']));
   const [shownSource, setShownSource] = useState<LaneText['source'] | 'all'>('all');
   const [blocked, setBlocked] = useState(false);
   const [otherChords, setOtherChords] = useState(false);

@@ -11,9 +11,11 @@ import { finger, fingerSchema } from './marks/finger';
 import { hand, handMarkSchema } from './marks/hand';
 import { micro, microSchema } from './marks/micro';
 import { ornament, ornamentSchema } from './marks/ornament';
+import { pedal, pedalSchema } from './marks/pedal';
 import { phrase, phraseSchema } from './marks/phrase';
 import { rating, ratingSchema } from './marks/rating';
 import { refused, refusedSchema } from './marks/refused';
+import { strum, strumSchema } from './marks/strum';
 import { syllable, syllableSchema } from './marks/syllable';
 import { wedge, wedgeSchema } from './marks/wedge';
 
@@ -25,6 +27,8 @@ export const markSchema = z.discriminatedUnion('kind', [
   breathSchema,
   bowSchema,
   phraseSchema,
+  pedalSchema,
+  strumSchema,
   ornamentSchema,
   microSchema,
   syllableSchema,
@@ -45,6 +49,8 @@ export const MARK_KINDS = {
   breath,
   bow,
   phrase,
+  pedal,
+  strum,
   ornament,
   micro,
   syllable,

@@ -7,6 +7,7 @@ import { markDesk } from './mark-desk';
 import { sectionActions } from './section-actions';
 import { signActions } from './sign-actions';
 import { suggestionActions } from './suggestion-actions';
+import { touchActions } from './touch-actions';
 import { wordActions } from './word-actions';
 
 /** Everything a teacher does to the marks; each is one change that can be undone. */
@@ -16,6 +17,7 @@ export function markActions(model: MarksModel, acts: Acts, studio: StudioAccess,
     ...fingerActions(desk),
     ...suggestionActions(desk),
     ...signActions(desk),
+    ...touchActions(desk),
     ...wordActions(desk),
     ...sectionActions(desk),
   };

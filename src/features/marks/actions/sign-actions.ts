@@ -4,6 +4,7 @@ import type { OrnamentStyle } from '@/core/ornaments';
 import type { Note } from '@/core/score';
 import type { MarkOf, NewMark, NoteMark } from '@/core/studio';
 import { isDynamicLevel } from '../dynamic-level';
+import { chosenNotes } from './chosen-notes';
 import type { MarkDesk } from './mark-desk';
 
 export type MicroSign = MarkOf<'micro'>['sign'];
@@ -15,6 +16,7 @@ export function signActions({ model, run, base, putOne, takeOne }: MarkDesk) {
   const { note, notes, stretch, student, forStudent, hairpin, setHairpin, marks } = model;
   const putHairpin = (from: Note, to: Note, role: 'crescendo' | 'diminuendo'): void =>
     putOne(role, { ...base, kind: 'wedge', noteId: from.id, toNoteId: to.id, role });
+  const chosen = (): readonly Note[] => chosenNotes(model);
   return {
     setDynamic: (level: string): void => {
       if (!note) return;
@@ -55,9 +57,11 @@ export function signActions({ model, run, base, putOne, takeOne }: MarkDesk) {
       putHairpin(begun, note, hairpin.role);
     },
     setPhrase: (sign: string, reading: string | undefined): void => {
-      if (!note) return;
+      const all = chosen();
+      const last = all[all.length - 1];
+      if (!last) return;
       const known = PHRASE_SIGNS.find((x) => x === sign);
-      const mark = { ...base, kind: 'phrase' as const, noteId: note.id, ...(reading === undefined ? {} : { reading }) };
+      const mark = { ...base, kind: 'phrase' as const, noteId: last.id, ...(reading === undefined ? {} : { reading }) };
       if (known) putOne('phrase end', { ...mark, sign: known });
       else takeOne('phrase end taken away', { ...mark, sign: '.' });
     },

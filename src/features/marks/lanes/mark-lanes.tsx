@@ -1,5 +1,6 @@
 import { Fragment, type ReactNode } from 'react';
-import { isValveText, KeyLane, TextLane, type LineLayout } from '@/ui';
+import { pitchName } from '@/core/score';
+import { isValveText, KeyLane, TextLane, type LaneText, type LineLayout } from '@/ui';
 import { fingerLane } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
 import type { Lane } from '../use-view-choices';
@@ -7,7 +8,28 @@ import { ChordLane } from './chord-lane';
 import { CountLane } from './count-lane';
 import { DynamicsLanes, dynamicPoints } from './dynamics-lanes';
 import { laneTexts, seen, suggestedTexts } from './lane-texts';
+import { PEDAL_SIGNS } from '../suggestions';
 import { PhraseLanes } from './phrase-lanes';
+import { StrumLane } from './strum-lane';
+
+/** Where a finger comes from, as it is said. */
+const FROM: Readonly<Record<LaneText['source'], string>> = {
+  printed: 'printed',
+  editor: 'the editor’s',
+  teacher: 'yours',
+  suggested: 'proposed',
+};
+
+/** A finger with its note: `B4, bar 2, proposed 3`. */
+const fingerNamed =
+  ({ notes, score }: MarksModel) =>
+  ({ noteId, text, source }: LaneText): string => {
+    const note = notes.find((n) => n.id === noteId);
+    const finger = text === '·' ? 'no finger' : text === '▢' ? 'a box' : `${FROM[source]} ${text}`;
+    return [note?.pitch ? pitchName(note.pitch) : 'note', `bar ${score.bars[note?.bar ?? 0]?.name ?? ''}`, finger].join(
+      ', ',
+    );
+  };
 
 /** The fingers of one staff in one engraved line. */
 function fingersOf(model: MarksModel, staff: number, layout: LineLayout) {
@@ -38,6 +60,7 @@ function UpperFingers({ model, layout }: { readonly model: MarksModel; readonly 
       texts={texts}
       rows={rows}
       onPick={setNoteId}
+      nameOf={fingerNamed(model)}
       large={!wind}
       ruled={false}
     />
@@ -48,7 +71,16 @@ function LowerFingers({ model, layout }: { readonly model: MarksModel; readonly 
   if (model.staves < 2 || model.solver === null) return null;
   const { texts, rows } = fingersOf(model, 2, layout);
   return (
-    <TextLane name="Left hand" layout={layout} texts={texts} rows={rows} onPick={model.setNoteId} large ruled={false} />
+    <TextLane
+      name="Left hand"
+      layout={layout}
+      texts={texts}
+      rows={rows}
+      onPick={model.setNoteId}
+      nameOf={fingerNamed(model)}
+      large
+      ruled={false}
+    />
   );
 }
 
@@ -56,6 +88,12 @@ function BowLane({ model, layout }: { readonly model: MarksModel; readonly layou
   if (model.solver !== 'bowed') return null;
   const bows = laneTexts(model, 'bow', (m) => (m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null));
   return <TextLane name="Bowing" layout={layout} texts={seen(bows, model)} onPick={model.setNoteId} />;
+}
+
+function PedalLane({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
+  if (model.solver !== 'keyboard') return null;
+  const pedals = laneTexts(model, 'pedal', (m) => (m.kind === 'pedal' ? PEDAL_SIGNS[m.sign] : null));
+  return <TextLane name="Pedal" layout={layout} texts={seen(pedals, model)} onPick={model.setNoteId} />;
 }
 
 function CueLane({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {
@@ -84,6 +122,8 @@ export function markLanes(model: MarksModel): {
       ) : null,
     'Breath and phrase': (layout) => <PhraseLanes model={model} layout={layout} />,
     Bowing: (layout) => <BowLane model={model} layout={layout} />,
+    Pedal: (layout) => <PedalLane model={model} layout={layout} />,
+    Strum: (layout) => <StrumLane model={model} layout={layout} />,
     Cues: (layout) => <CueLane model={model} layout={layout} />,
   };
   return {

@@ -13,6 +13,23 @@ const MICRO: readonly (readonly [MicroSign, string])[] = [
 /** Name of the second reading of a phrase end. */
 const SECOND = 'second';
 
+const PEDALS = [
+  ['', 'none of yours'],
+  ['down', 'down'],
+  ['change', 'change'],
+  ['up', 'up with its end'],
+] as const;
+const BOWS = [
+  ['', 'none of yours'],
+  ['down', 'down; a stretch in turn'],
+  ['up', 'up; a stretch in turn'],
+] as const;
+const BREATHS = [
+  ['', 'none of yours'],
+  ['breath', 'a breath'],
+  ['catch', 'a catch breath'],
+] as const;
+
 const PHRASE_ENDS = [
   ['', 'no'],
   [',', ', goes on'],
@@ -44,6 +61,45 @@ function PhraseEnds({ model, actions, note }: OfNote): ReactNode {
   );
 }
 
+/** What the foot, the bow and the breath do at the note, or over the chosen stretch. */
+function TouchOfNote({ model, actions, note }: OfNote): ReactNode {
+  const { marks, solver, about } = model;
+  const pedal = marks.find((m) => m.kind === 'pedal' && m.noteId === note.id);
+  const bow = marks.find((m) => m.kind === 'bow' && m.noteId === note.id);
+  const breath = marks.find((m) => m.kind === 'breath' && m.noteId === note.id);
+  return (
+    <>
+      {solver === 'keyboard' ? (
+        <Choose
+          place="stacked"
+          label="Pedal here"
+          value={pedal?.kind === 'pedal' ? pedal.sign : ''}
+          choices={PEDALS}
+          onPick={actions.setPedal}
+        />
+      ) : null}
+      {solver === 'bowed' ? (
+        <Choose
+          place="stacked"
+          label="Bow"
+          value={bow?.kind === 'bow' ? bow.direction : ''}
+          choices={BOWS}
+          onPick={actions.setBow}
+        />
+      ) : null}
+      {about.breathes ? (
+        <Choose
+          place="stacked"
+          label="Breath after it"
+          value={breath?.kind === 'breath' ? (breath.catch ? 'catch' : 'breath') : ''}
+          choices={BREATHS}
+          onPick={actions.setBreath}
+        />
+      ) : null}
+    </>
+  );
+}
+
 /** The dynamic, the own signs and the phrase end at the note in hand. */
 export function SignsOfNote({
   model,
@@ -66,6 +122,7 @@ export function SignsOfNote({
         choices={[['', 'none of yours'], ...LEVELS.map((level) => [level, level] as const)]}
         onPick={(level) => actions.setDynamic(level)}
       />
+      <TouchOfNote model={model} actions={actions} note={note} />
       <div className="flex flex-wrap gap-1" role="group" aria-label="Own signs">
         {MICRO.map(([sign, says]) => (
           <Button

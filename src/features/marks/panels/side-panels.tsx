@@ -1,19 +1,16 @@
 import { useMemo, type ReactNode } from 'react';
 import { countArticulations } from '@/core/articulation';
+import { meterBeats } from '@/core/score';
 import { barsText } from '@/core/sections';
 import { Button, HandMap, Panel } from '@/ui';
-import type { MarkActions } from '../actions';
 import { fingersOf, stringNames } from '../instrument';
 import { startMapOf } from '../start-map';
 import type { MarksModel } from '../use-marks-model';
 import { USUAL_BREATH } from '../usual-breath';
 import { BlockedChords } from './blocked-chords';
 import { ChordPanel } from './chord-panel';
-
-interface OfBars {
-  readonly model: MarksModel;
-  readonly actions: MarkActions;
-}
+import type { OfBars } from './of-bars';
+import { StrumPanel } from './strum-panel';
 
 function WhereItStarts({ model, actions }: OfBars): ReactNode {
   const startMap = startMapOf(model);
@@ -80,6 +77,7 @@ const playsChords = ({ solver }: MarksModel): boolean => solver === 'keyboard' |
 export function SidePanels({ model, actions }: OfBars): ReactNode {
   const { score, from, to, instrument, fingering } = model;
   const strings = fingersOf(instrument, model.strings);
+  const bar = score.bars[from];
   return (
     <>
       <WhereItStarts model={model} actions={actions} />
@@ -93,6 +91,9 @@ export function SidePanels({ model, actions }: OfBars): ReactNode {
           strings={strings}
           names={stringNames(instrument, model.strings)}
         />
+      ) : null}
+      {model.about.strums && bar ? (
+        <StrumPanel model={model} actions={actions} beats={meterBeats(bar.meter).length} />
       ) : null}
       <BreathSpans model={model} />
       {fingering?.warnings.some((w) => w.code === 'stretch') ? (
