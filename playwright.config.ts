@@ -13,6 +13,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
     launchOptions: CHROMIUM_LAUNCH,
   },
   webServer: {

@@ -38,7 +38,7 @@ const VIEWS: readonly {
   { name: 'board-pieces', path: '/board' },
   { name: 'student', path: '/board?student=demo-imke' },
   { name: 'files', path: '/files' },
-  { name: 'about', path: '/about' },
+  { name: 'settings', path: '/settings' },
   { name: 'whose-part', path: '/shelf', before: 'file' },
   // Last: it brings a piece of its own in.
   { name: 'grid', path: '/shelf', before: 'grid' },

@@ -19,3 +19,4 @@ export { MoreMenu } from './more-menu';
 export { staggered, textWidth } from './stagger';
 export { useKeptChoice } from './kept-choice';
 export { BeatSign } from './beat-sign';
+export { dayWords, longDayWords } from './day-words';

@@ -88,6 +88,9 @@ describe('days and weeks', () => {
   it('are said in words', () => {
     expect(dayInWords('2026-05-20')).toBe('Wednesday 20 May 2026');
     expect(shortDay('2026-05-02')).toBe('2 May 2026');
+    // As Unicode's CLDR writes days.
+    expect(shortDay('2026-05-02', 'de')).toBe('2. Mai 2026');
+    expect(dayInWords('2026-05-20', 'fr')).toBe('mercredi 20 mai 2026');
     expect(['2026-05-20', '2026-05-19', '2026-05-01', '2026-06-01'].map((d) => agoInWords(d, '2026-05-20'))).toEqual([
       'today',
       'yesterday',

@@ -85,19 +85,31 @@ export const mondayOf = (day: Day): Day => asDay(startOfISOWeek(inUtc(day)));
  */
 export const weekdayOf = (day: Day): number => getISODay(inUtc(day)) - 1;
 
+/** The language of days where nobody says another. */
+const ENGLISH = 'en-GB';
+
+function inWords(day: Day, language: string, how: Intl.DateTimeFormatOptions): string {
+  const words = new Intl.DateTimeFormat(language, { ...how, timeZone: 'UTC' });
+  const said = words.format(new Date(`${day}T00:00:00.000Z`));
+  // Machines differ in whether English has a comma behind the name of the day.
+  return language.startsWith('en-GB') ? said.replace(/^(\w+), /, '$1 ') : said;
+}
+
 /**
- * `Wednesday 20 May 2026`.
+ * `Wednesday 20 May 2026`, or as that is written in another language.
  *
  * @example dayInWords('2026-05-20') // → 'Wednesday 20 May 2026'
  */
-export const dayInWords = (day: Day): string => format(inUtc(day), 'EEEE d MMMM yyyy');
+export const dayInWords = (day: Day, language = ENGLISH): string =>
+  inWords(day, language, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 
 /**
- * `20 May 2026`.
+ * `20 May 2026`, or as that is written in another language.
  *
  * @example shortDay('2026-05-20') // → '20 May 2026'
  */
-export const shortDay = (day: Day): string => format(inUtc(day), 'd MMM yyyy');
+export const shortDay = (day: Day, language = ENGLISH): string =>
+  inWords(day, language, { day: 'numeric', month: 'short', year: 'numeric' });
 
 /**
  * `today`, `yesterday`, `3 days ago`; a day that is still to come is today.

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { bringBack } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
-import { dayOf, shortDay, type Student } from '@/core/studio';
+import { dayOf, type Student } from '@/core/studio';
 import { useRemoved, useStudio } from '@/store';
-import { Button, counted } from '@/ui';
+import { Button, counted, dayWords } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 
@@ -40,7 +40,7 @@ export function PastStudents({ archived }: { readonly archived: readonly Student
             {removed.map(({ row, at }) => (
               <li key={row.id} className="flex flex-wrap items-center gap-3 py-1">
                 <span className="min-w-40">
-                  {row.name}, <span className="text-ink-2">removed on {shortDay(dayOf(at.slice(0, 24), zone))}</span>
+                  {row.name}, <span className="text-ink-2">removed on {dayWords(dayOf(at.slice(0, 24), zone))}</span>
                 </span>
                 <Button onClick={() => run(bringBack, { table: 'students', row })}>Bring {row.name} back</Button>
               </li>

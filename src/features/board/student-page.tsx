@@ -4,11 +4,11 @@ import { useMemo, type ReactNode } from 'react';
 import { climbOf, currentAssignment, foldLessons, heldEvents, practiceOf, type FoldedStanding } from '@/core/mastery';
 import { practiceWeeks } from '@/core/plan';
 import { inBeats } from '@/core/score';
-import { dayOf, piecesInWork, shortDay, teachingFor, tempoUnitOf, type Student } from '@/core/studio';
+import { dayOf, piecesInWork, teachingFor, tempoUnitOf, type Student } from '@/core/studio';
 import { changeStudent, type StudentChange } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import { useEveryPiece, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudio } from '@/store';
-import { Button, type ChartLine, Choose, Panel, RungMark, TimeChart } from '@/ui';
+import { Button, type ChartLine, Choose, dayWords, Panel, RungMark, TimeChart } from '@/ui';
 import { useActs } from '@/features/acts';
 import { TeachingChoices } from '@/features/teaching';
 import { isSection } from '@/core/way';
@@ -145,7 +145,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           <ul>
             {lessons.slice(0, 8).map((l) => (
               <li key={l.id} className="flex gap-4 border-t border-rule py-1 first:border-0">
-                <span className="figure min-w-28">{shortDay(dayOf(l.at, zone))}</span>
+                <span className="figure min-w-28">{dayWords(dayOf(l.at, zone))}</span>
                 <span className="min-w-24 text-ink-2">{l.missed ? 'missed' : `${l.heard.length} heard`}</span>
                 <span className="flex-1">{l.said}</span>
               </li>
@@ -216,7 +216,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
           ) : null}
           {assignment ? (
             <p className="mt-2 text-ink-2">
-              Given on {shortDay(dayOf(assignment.at, zone))}: {assignment.items.length}{' '}
+              Given on {dayWords(dayOf(assignment.at, zone))}: {assignment.items.length}{' '}
               {assignment.items.length === 1 ? 'task' : 'tasks'}
             </p>
           ) : null}

@@ -3,9 +3,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Download, Upload } from 'lucide-react';
 import { useRef, type ReactNode } from 'react';
-import { dayOf, shortDay } from '@/core/studio';
+import { dayOf } from '@/core/studio';
 import { countStudio, useNotices, useSettings, useStudio } from '@/store';
-import { Button, Panel, Problem } from '@/ui';
+import { Button, dayWords, Panel, Problem } from '@/ui';
 import { ConflictList } from './conflict-list';
 import { DemoPanel } from './demo-panel';
 import { useFileWork, type FileWork } from './use-file-work';
@@ -27,7 +27,7 @@ function SavePanel({ work: { busy, save, saveCsv } }: Props): ReactNode {
       </p>
       <p className="mb-3 text-ink-2">
         Last saved:{' '}
-        {settings?.lastBackupAt ? shortDay(dayOf(settings.lastBackupAt, studio.zone)) : 'never from this browser'}.
+        {settings?.lastBackupAt ? dayWords(dayOf(settings.lastBackupAt, studio.zone)) : 'never from this browser'}.
       </p>
       <Button look="primary" onClick={save} disabled={busy !== null}>
         <Download size={18} aria-hidden="true" /> Save the studio file

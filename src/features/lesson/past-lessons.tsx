@@ -2,9 +2,9 @@ import { useState, type ReactNode } from 'react';
 import { recordLevel, sayInLesson, takeBackLesson } from '@/core/commands';
 import type { Lesson } from '@/core/mastery';
 import { daysInWords } from '@/core/plan';
-import { clockOf, dayInWords, dayOf } from '@/core/studio';
+import { clockOf, dayOf } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, Choose, Panel } from '@/ui';
+import { Button, Choose, longDayWords, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import { HeardRecord, LEVEL_CHOICES, levelOf } from './heard-record';
@@ -67,7 +67,7 @@ function OneLesson({ lesson, model }: { readonly lesson: Lesson; readonly model:
   const { run } = useActs();
   return (
     <Panel
-      title={dayInWords(dayOf(lesson.at, zone))}
+      title={longDayWords(dayOf(lesson.at, zone))}
       aside={
         <span className="flex items-center gap-2 text-ink-2">
           {lesson.missed ? (

@@ -16,16 +16,8 @@ import { playedBy } from '@/core/players';
 import { isSection } from '@/core/way';
 import { placeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
-import {
-  dayAfter,
-  isTechnique,
-  playerFor,
-  shortDay,
-  weekdayOf,
-  type Assigned,
-  type Day,
-  type Piece,
-} from '@/core/studio';
+import { dayAfter, isTechnique, playerFor, weekdayOf, type Assigned, type Day, type Piece } from '@/core/studio';
+import { dayWords } from '@/ui';
 import type { LessonModel } from './use-lesson';
 
 /** A task of the tray as it is given. */
@@ -106,7 +98,7 @@ function ofPiece(
 ): { readonly candidates: readonly Candidate[]; readonly later: Tray['leftOut'] } {
   const start = model.student.starts?.[piece.id];
   if (start !== undefined && start > dayAfter(about.today, LAST_DAY)) {
-    const why = `begins on ${shortDay(start)}`;
+    const why = `begins on ${dayWords(start)}`;
     return { candidates: [], later: [{ key: `later ${piece.id}`, what: piece.title, minutes: 0, why }] };
   }
   const places = model.wayOf(piece);

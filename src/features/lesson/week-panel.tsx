@@ -6,9 +6,9 @@ import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands
 import { recapText, risesTooFast } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
 import { inBeats } from '@/core/score';
-import { dayInWords, dayOf, tempoUnitOf, type Assigned, type Student } from '@/core/studio';
+import { dayOf, tempoUnitOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, Panel } from '@/ui';
+import { Button, longDayWords, Panel } from '@/ui';
 import { showProblem, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
@@ -95,7 +95,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
   const unitOf = (id: string | null) => tempoUnitOf(pieces.find((p) => p.id === id) ?? { source: '' });
   const recap = recapText({
     student: student.name,
-    date: dayInWords(dayOf(model.current?.at ?? now(), studio.zone)),
+    date: longDayWords(dayOf(model.current?.at ?? now(), studio.zone)),
     missed,
     said: model.current?.said ?? '',
     heard: (model.current?.heard ?? []).map((e) => {

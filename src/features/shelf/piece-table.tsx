@@ -2,9 +2,9 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { changePiece, removePiece } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
-import { dayOf, shortDay, type Piece } from '@/core/studio';
+import { dayOf, type Piece } from '@/core/studio';
 import { useStudio } from '@/store';
-import { MoreMenu } from '@/ui';
+import { dayWords, MoreMenu } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { CAME_AS, type ShelfRow } from './find-pieces';
@@ -59,7 +59,7 @@ function Row({ row, actions }: { readonly row: ShelfRow; readonly actions: Retur
       <td className={cell}>{instrumentName(piece)}</td>
       <td className={`${cell} max-w-56`}>{names}</td>
       <td className={cell}>{piece.exercise ? 'exercise' : CAME_AS[piece.format]}</td>
-      <td className={`figure ${cell} whitespace-nowrap`}>{shortDay(dayOf(usedAt.slice(0, 24), zone))}</td>
+      <td className={`figure ${cell} whitespace-nowrap`}>{dayWords(dayOf(usedAt.slice(0, 24), zone))}</td>
       <td className="px-2 text-right">
         <MoreMenu label={`More for ${piece.title}`} items={actions(piece)} />
       </td>

@@ -4,9 +4,9 @@ import { FilePlus2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { bringBack } from '@/core/commands';
-import { dayOf, isTechnique, shortDay } from '@/core/studio';
+import { dayOf, isTechnique } from '@/core/studio';
 import { useAllStandings, useEveryPiece, useRemoved, useStudents, useStudio } from '@/store';
-import { Button, counted, EmptyState, MoreMenu, Problem } from '@/ui';
+import { Button, counted, dayWords, EmptyState, MoreMenu, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
@@ -101,7 +101,7 @@ function RemovedPieces(): ReactNode {
         {removed.map(({ row, at }) => (
           <li key={row.id} className="flex flex-wrap items-center gap-3 py-1">
             <span className="min-w-0 flex-1">
-              {row.title}, <span className="text-ink-2">removed on {shortDay(dayOf(at.slice(0, 24), zone))}</span>
+              {row.title}, <span className="text-ink-2">removed on {dayWords(dayOf(at.slice(0, 24), zone))}</span>
             </span>
             <Button onClick={() => run(bringBack, { table: 'pieces', row })}>Bring it back</Button>
           </li>

@@ -1,8 +1,8 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import type { ReactNode } from 'react';
-import { dayOf, shortDay, type Piece } from '@/core/studio';
+import { dayOf, type Piece } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button } from '@/ui';
+import { Button, dayWords } from '@/ui';
 import type { AboutTwin } from './bring-in';
 
 /** Says that a piece is on the shelf already, before it comes in a second time. */
@@ -27,8 +27,8 @@ export function TwiceDialog({
           <DialogTitle className="mb-2 text-xl font-semibold">You have this piece</DialogTitle>
           <p className="mb-2">
             {same === 'document'
-              ? `${fileName} holds the very same music as ${piece.title}, brought in on ${shortDay(dayOf(piece.addedAt, zone))}${piece.archived ? ' and archived since' : ''}.`
-              : `${fileName} has the title and composer of ${piece.title}, brought in on ${shortDay(dayOf(piece.addedAt, zone))}${piece.archived ? ' and archived since' : ''}.`}
+              ? `${fileName} holds the very same music as ${piece.title}, brought in on ${dayWords(dayOf(piece.addedAt, zone))}${piece.archived ? ' and archived since' : ''}.`
+              : `${fileName} has the title and composer of ${piece.title}, brought in on ${dayWords(dayOf(piece.addedAt, zone))}${piece.archived ? ' and archived since' : ''}.`}
           </p>
           <p className="mb-4 text-ink-2">
             One piece serves all its students, with fingerings of their own. A corrected edition is brought in on its

@@ -17,20 +17,24 @@ export interface JoinSections {
 const ofBars = (rungs: readonly Rung[], bars: readonly [string, string]): Rung[] =>
   rungs.map((r) => ({ ...r, bars: r.bars ?? [...bars] }));
 
-/** A ladder of the second section on top of that of the first of the same player and student. */
-function laddersJoined(
-  ladders: readonly Ladder[],
-  first: Section,
-  second: Section,
-  { updatedAt: _, touched: __, ...b }: Ladder,
-): readonly RowChange[] {
-  const a = ladderFor(ladders, first.id, b.player, b.studentId);
-  const rungs = [
-    ...ofBars(a?.rungs ?? [], [first.fromBar, first.toBar]),
-    ...ofBars(b.rungs, [second.fromBar, second.toBar]),
-  ];
-  const id = ladderId(first.id, b.player, b.studentId);
-  return [put('ladders', { ...b, removed: a?.removed ?? [], id, sectionId: first.id, rungs }), remove('ladders', b.id)];
+/** For every player and student with a ladder of either section: that of the second on top of that of the first. */
+function laddersJoined(ladders: readonly Ladder[], first: Section, second: Section): readonly RowChange[] {
+  const of = ladders.filter((l) => l.sectionId === first.id || l.sectionId === second.id);
+  const owners = new Map(of.map((l) => [`${l.player ?? ''} ${l.studentId ?? ''}`, l] as const));
+  return [...owners.values()].flatMap((owner): readonly RowChange[] => {
+    // Their own of a section, else everyone's.
+    const a = ladderFor(ladders, first.id, owner.player, owner.studentId);
+    const b = ladderFor(ladders, second.id, owner.player, owner.studentId);
+    if (!b) return [];
+    const { updatedAt: _, touched: __, ...row } = owner;
+    const rungs = [
+      ...ofBars(a?.rungs ?? [], [first.fromBar, first.toBar]),
+      ...ofBars(b.rungs, [second.fromBar, second.toBar]),
+    ];
+    const id = ladderId(first.id, owner.player, owner.studentId);
+    const gone = b.studentId === owner.studentId ? [remove('ladders', b.id)] : [];
+    return [put('ladders', { ...row, removed: a?.removed ?? [], id, sectionId: first.id, rungs }), ...gone];
+  });
 }
 
 /**
@@ -73,7 +77,7 @@ export const joinSections = command({
         ),
     ];
     const onTop = stored.ladders.filter((l) => l.sectionId === second.section.id);
-    changes.push(...onTop.flatMap((b) => laddersJoined(stored.ladders, first.section, second.section, b)));
+    changes.push(...laddersJoined(stored.ladders, first.section, second.section));
     const rungsOnTop = Math.max(0, ...onTop.map((l) => l.rungs.length));
     const names = stored.students.flatMap((s) => (heard.some((h) => h.studentId === s.id) ? [s.name] : []));
     const said = [

@@ -281,6 +281,16 @@ describe('two sections joined', () => {
     expect(row?.removed).toEqual(['gone']);
     expect(removes(joined(), 'ladders')).toEqual([ladderId('b')]);
   });
+  it('leaves a student with a ladder of their own of one section the rungs of both', () => {
+    const [ofA] = stored.ladders.filter((l) => l.sectionId === 'a');
+    if (!ofA) throw new Error('no ladder');
+    const own: Ladder = { ...ofA, id: ladderId('a', undefined, 's'), studentId: 's' };
+    const outcome = does(joinSections, { ...stored, ladders: [...stored.ladders, own] }, { ...of, sectionId: 'a' });
+    const rows = puts(outcome, 'ladders') as unknown as Ladder[];
+    const rungs = (studentId: string | undefined) => rows.find((l) => l.studentId === studentId)?.rungs.length;
+    expect(rungs('s')).toBe(rungs(undefined));
+    expect(removes(outcome, 'ladders')).toEqual([ladderId('b')]);
+  });
   it('leave nothing that points to the one that is gone', () => {
     const rows = puts(joined(), 'sections');
     expect(rows).toMatchObject([

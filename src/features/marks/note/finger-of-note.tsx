@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import type { FingeredNote } from '@/core/fingering';
-import { dayOf, shortDay } from '@/core/studio';
+import { dayOf } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button } from '@/ui';
+import { Button, dayWords } from '@/ui';
 import { fingerChoices } from '../finger-choices';
 import { fingerAt } from '../finger-view';
 import type { OfNote } from './of-note';
@@ -61,7 +61,7 @@ function ChangedFingers({ model, note }: Pick<OfNote, 'model' | 'note'>): ReactN
     <ul className="mt-1 text-warn">
       {history.map((e) => (
         <li key={e.id}>
-          {shortDay(dayOf(e.at, zone))}: {e.before ?? 'none'} → {e.after ?? 'none'}, after practice had begun
+          {dayWords(dayOf(e.at, zone))}: {e.before ?? 'none'} → {e.after ?? 'none'}, after practice had begun
         </li>
       ))}
     </ul>
