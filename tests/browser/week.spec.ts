@@ -288,3 +288,38 @@ test('a student with a name added on the board is in every list at once', async 
   await page.getByRole('button', { name: /^Student: / }).click();
   await expect(page.getByRole('option', { name: 'Imogen' })).toBeVisible();
 });
+
+test('a jig is heard in dotted quarters, and kept in quarters', async ({ page }) => {
+  await openOwnStudio(page);
+  await bringMusic(
+    page,
+    'jig.abc',
+    'X:1\nT:Jig\nM:6/8\nL:1/8\nQ:3/8=80\nV:1 name="Violin"\nK:G\nGAB dBG | AGE D3 | GAB dBG | A3 G3 |]\n',
+  );
+  await expect(page.getByText('80 dotted quarters a minute')).toBeVisible();
+  await goTo(page, 'Board');
+  await addStudent(page, 'Imogen', 'violin');
+  await goTo(page, 'Shelf');
+  await page.getByRole('link', { name: 'Jig' }).click();
+  await page.keyboard.press('F8');
+  await page.waitForURL(/\/prepare/);
+  await page.getByRole('button', { name: /^Take it all/ }).click();
+  await expect(page.getByText('All of it is taken')).toBeVisible();
+  await page.getByRole('checkbox', { name: /Imogen/ }).check();
+  await page.keyboard.press('g');
+  await page.waitForURL(/view=week/);
+  await page.keyboard.press('h');
+  await page.locator('.engraved g.note').first().waitFor();
+  // The target of the page, in its beat.
+  await page.keyboard.press('t');
+  await expect(page.getByRole('textbox', { name: /tempo/ })).toHaveAttribute('placeholder', '80');
+  await page.keyboard.type('61');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('3');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => (await storedRows(page, 'events')).filter((e) => e['kind'] === 'level').map((e) => e['tempo']))
+    .toEqual([92]);
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText(/heard today at 61/)).toBeVisible();
+});

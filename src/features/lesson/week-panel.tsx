@@ -119,7 +119,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
       () =>
         showProblem({
           code: 'not-copied',
-          message: 'The browser did not let the recap be copied. Select it and copy it by hand.',
+          message: 'The browser did not let the recap be copied: copy it by hand.',
           place: {},
         }),
     );
