@@ -145,7 +145,10 @@ describe('a piece', () => {
   });
   it('goes, and says how it comes back', () => {
     const out = does(removePiece, { pieces: [piece()] }, { pieceId: 'p' });
-    expect([removes(out, 'pieces'), out.says]).toEqual([['p'], 'Piece removed. Undo brings it back.']);
+    expect([removes(out, 'pieces'), out.says]).toEqual([
+      ['p'],
+      'Piece removed; what was heard on it is hidden with it. Undo brings it all back.',
+    ]);
     expect(refusal(runOn(removePiece, nothing, { pieceId: 'p' }))).toBe('gone');
   });
   it('has pages, each behind the last', () => {
