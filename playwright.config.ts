@@ -16,6 +16,11 @@ export default defineConfig({
     locale: 'en-GB',
     launchOptions: CHROMIUM_LAUNCH,
   },
+  projects: [
+    // The demo is built once for all tests that are about it.
+    { name: 'demo', testMatch: /demo-built\.setup\.ts/ },
+    { name: 'browser', testMatch: /\.spec\.ts/, dependencies: ['demo'] },
+  ],
   webServer: {
     command: `node_modules/.bin/next start -p ${PORT}`,
     url: `http://localhost:${PORT}/about`,

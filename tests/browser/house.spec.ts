@@ -1,47 +1,9 @@
-/** The frame and what surrounds the work: its room, nothing beside the screen, and what is not kept is said. */
+/** The frame and what surrounds the work: on a telephone, and what is not kept is said. */
 import { expect, test } from '@playwright/test';
 import { goTo, openOwnStudio, storedRows } from './studio';
+import { DEMO_BUILT } from './demo-built';
 
-const ROUTES = [
-  '/shelf',
-  '/read?piece=demo-quay',
-  '/prepare?piece=demo-quay',
-  '/sections?piece=demo-quay',
-  '/marks?piece=demo-quay&section=demo-quay-s1',
-  '/ladder?piece=demo-quay&student=demo-imke',
-  '/lesson',
-  '/lesson?piece=demo-quay&student=demo-imke',
-  '/lesson?student=demo-imke&view=week',
-  '/lesson?student=demo-imke&view=past',
-  '/board',
-  '/board?piece=demo-quay',
-  '/board?student=demo-imke',
-  '/files',
-  '/settings',
-  '/about',
-];
-/** Width, height, and the most that the frame may take of it. */
-const SIZES = [
-  [1280, 800, 112],
-  [820, 1180, 120],
-  [390, 844, 64],
-] as const;
-
-test('nothing lies beside the screen on any route at three sizes, and the frame is small', async ({ page }) => {
-  for (const route of ROUTES) {
-    await page.goto(route);
-    await page.locator('main :is(h1, h2, table, p)').first().waitFor({ state: 'attached' });
-    await expect(page.getByText('Opening the')).toHaveCount(0);
-    for (const [width, height, most] of SIZES) {
-      await page.setViewportSize({ width, height });
-      // Charts follow a new size a little later.
-      const wide = (): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth);
-      await expect.poll(wide, { message: `${route} at ${width}` }).toBeLessThanOrEqual(width);
-      const top = await page.evaluate(() => document.querySelector('main')?.getBoundingClientRect().top ?? Infinity);
-      expect(top, `the frame over ${route} at ${width}`).toBeLessThanOrEqual(most);
-    }
-  }
-});
+test.use({ storageState: DEMO_BUILT });
 
 test.describe('on a telephone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });

@@ -6,6 +6,9 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { goTo, pick, storedRows } from './studio';
 import { TASKS } from './tasks';
+import { DEMO_BUILT } from './demo-built';
+
+test.use({ storageState: DEMO_BUILT });
 
 /** Records of the lesson that was just given: those with the id of the latest lesson. */
 async function lessonRecords(page: Page): Promise<Record<string, unknown>[]> {

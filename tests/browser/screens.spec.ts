@@ -1,11 +1,15 @@
-/** Every screen of the demo studio: nothing serious for axe, nothing in the console, nothing from elsewhere. */
+/**
+ * Every screen of the demo studio at three sizes: nothing beside the screen, a small frame, nothing moderate or worse
+ * for axe, nothing in the console, nothing from elsewhere.
+ */
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { DEMO_BUILT } from './demo-built';
 
 // One browser for all of them: the demo studio is built once.
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await (await browser.newContext()).newPage();
+  page = await (await browser.newContext({ storageState: DEMO_BUILT })).newPage();
 });
 test.afterAll(() => page.context().close());
 
@@ -19,18 +23,22 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Marks', '/marks?piece=demo-quay&section=demo-quay-s1', 'Where it starts'],
   ['Ladder', '/ladder?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Slowly with the metronome'],
   ['Lesson', '/lesson?piece=demo-quay&section=demo-quay-s2&student=demo-imke', 'Next section'],
-  ['Week', '/lesson?piece=demo-quay&student=demo-oskar', 'Start the clock'],
+  ['Week', '/lesson?student=demo-imke&view=week', 'Give this week'],
+  ['Past lessons', '/lesson?student=demo-imke&view=past', 'Put it down'],
+  ['Nobody’s lesson', '/lesson', 'Who is the lesson with?'],
   ['Board', '/board?piece=demo-quay', 'Imke'],
   ['Pieces', '/board', 'Mirela'],
+  ['Student', '/board?student=demo-imke', 'In work'],
   ['Files', '/files', 'Save the studio file'],
   ['Settings', '/settings', 'How you teach'],
   ['About', '/about', 'verovio'],
 ];
 
+/** Width, height, and the most that the frame may take of it. */
 const SIZES = [
-  [1280, 800],
-  [820, 1180],
-  [390, 844],
+  [1280, 800, 112],
+  [820, 1180, 120],
+  [390, 844, 64],
 ] as const;
 
 /** What axe finds that is moderate or worse. */
@@ -61,12 +69,18 @@ for (const [name, path, text] of SCREENS)
         ? undefined
         : troubles.push(`request to ${request.url()}`),
     );
+    await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(path);
     await expect(page.locator('main').getByText(text).first()).toBeVisible();
     if (['Read', 'Sections', 'Marks', 'Lesson'].includes(name))
       await page.locator('.engraved g.note').first().waitFor();
-    for (const [width, height] of SIZES) {
+    for (const [width, height, most] of SIZES) {
       await page.setViewportSize({ width, height });
+      // Charts follow a new size a little later.
+      const wide = (): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth);
+      await expect.poll(wide, { message: `at ${width}` }).toBeLessThanOrEqual(width);
+      const top = await page.evaluate(() => document.querySelector('main')?.getBoundingClientRect().top ?? Infinity);
+      expect(top, `the frame at ${width}`).toBeLessThanOrEqual(most);
       expect(await troublesOf(page), `at ${width}`).toEqual([]);
     }
     expect(troubles).toEqual([]);

@@ -78,7 +78,7 @@ test('from an empty studio to records, over a reload, and into another browser',
     const finger = page
       .getByRole('group', { name: 'Right hand' })
       .first()
-      .getByRole('button', { name: '5', exact: true })
+      .getByRole('button', { name: 'D5, bar 1, yours 5', exact: true })
       .first();
     await expect(finger).toBeVisible();
     const digit = await finger.boundingBox();

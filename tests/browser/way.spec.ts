@@ -2,6 +2,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { bringMusic, goTo, openOwnStudio, storedRows } from './studio';
 import { TASKS } from './tasks';
+import { DEMO_BUILT } from './demo-built';
+
+test.use({ storageState: DEMO_BUILT });
 
 /** Thirty-two bars in seven sections: A B A C A B A, set off by double bars. */
 const A = 'C D E F | G2 E2 | F E D C | C4';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { dueState, hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
+import { hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
 import { tempoUnitOf, type Level, type Section, type Student } from '@/core/studio';
 import { recordLevel } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
@@ -11,6 +11,7 @@ import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { isSection } from '@/core/way';
 import { AddStudent } from './add-student';
+import { arrange, type Filter, type Sort } from './arrange-students';
 import { NoPiece } from './no-piece';
 import { chunksBySection, columnsOf, withChunks } from './board-columns';
 import { PastStudents } from './past-students';
@@ -19,50 +20,9 @@ import { saveMasteryCsv } from './mastery-csv';
 import { piecesCell, standingCell } from './standing-cell';
 import { StudentPage } from './student-page';
 
-type Sort = 'order' | 'name' | 'level' | 'due';
-type Filter = 'all' | 'in-work' | 'due' | 'at-risk';
-
 const inOrder = (sections: readonly Section[]): Section[] =>
   [...sections].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 const aboutOf = (s: Student): string => [instrumentName(s), s.age].filter(Boolean).join(', ');
-
-/** Students as they are asked for: filtered by what is due, sorted. */
-function arrange(
-  students: readonly Student[],
-  standings: readonly FoldedStanding[],
-  pieceId: string | null,
-  sort: Sort,
-  filter: Filter,
-  now: string,
-): Student[] {
-  const byStudent = new Map<string, FoldedStanding[]>();
-  for (const s of standings) {
-    const list = byStudent.get(s.studentId);
-    if (list) list.push(s);
-    else byStudent.set(s.studentId, [s]);
-  }
-  const of = (s: Student): readonly FoldedStanding[] => byStudent.get(s.id) ?? [];
-  const due = (s: Student): number => of(s).filter((x) => dueState(x.fading, x.at, now) !== 'fresh').length;
-  const level = (s: Student): number => of(s).reduce((sum, x) => sum + (x.level ?? 0), 0) / Math.max(1, of(s).length);
-  const wanted = students.filter((s) =>
-    filter === 'all'
-      ? true
-      : filter === 'in-work'
-        ? of(s).length > 0 || s.pieceIds === undefined || (pieceId !== null && s.pieceIds.includes(pieceId))
-        : filter === 'due'
-          ? due(s) > 0
-          : of(s).some((x) => dueState(x.fading, x.at, now) === 'at-risk'),
-  );
-  return [...wanted].sort((a, b) =>
-    sort === 'name'
-      ? a.name.localeCompare(b.name)
-      : sort === 'level'
-        ? level(b) - level(a)
-        : sort === 'due'
-          ? due(b) - due(a)
-          : a.order - b.order,
-  );
-}
 
 function Grid({ students }: { readonly students: readonly Student[] }): ReactNode {
   const where = useWhere();
@@ -280,7 +240,13 @@ export function BoardScreen(): ReactNode {
   if (!every) return null;
   const chosen = every.find((s) => s.id === where.studentId);
   const students = every.filter((s) => s.archived !== true);
-  if (chosen) return <StudentPage key={chosen.id} student={chosen} />;
+  if (chosen)
+    return (
+      <>
+        <h1 className="sr-only">{chosen.name}</h1>
+        <StudentPage key={chosen.id} student={chosen} />
+      </>
+    );
   return (
     <div className="flex flex-col gap-3">
       <h1 className="sr-only">Board</h1>

@@ -145,7 +145,12 @@ export function useNextThing(): NextToDo | null {
       title: piece.title,
       isDivided: ofPiece.places.some(isSection),
       isOrdered: isTechnique(piece) || ofPiece.ways.some((w) => w.studentId === null) || ofPiece.ladders.length > 0,
-      players: students.filter((s) => s.pieceIds?.includes(piece.id) ?? false).length,
+      // Who was heard on it plays it, also where no pieces were put down.
+      players: students.filter(
+        (s) =>
+          s.pieceIds?.includes(piece.id) ??
+          (all ?? []).some((there) => there.studentId === s.id && there.pieceId === piece.id),
+      ).length,
     },
     student: student &&
       his && {

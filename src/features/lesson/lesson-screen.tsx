@@ -39,6 +39,7 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   }, [pieceId, first, change]);
   return (
     <div className="flex flex-col gap-2">
+      {view === 'hear' ? null : <h1 className="sr-only">Lesson with {model.student.name}</h1>}
       <div className="no-print flex flex-wrap items-center gap-2 text-lg">
         <div className="flex" role="tablist" aria-label="The lesson">
           {VIEWS.map(([name, label, key]) => (
@@ -95,6 +96,7 @@ export function LessonScreen(): ReactNode {
   if (students && !students.some((s) => s.id === where.studentId))
     return (
       <EmptyState title="Who is the lesson with?">
+        <h1 className="sr-only">Lesson</h1>
         {students.length === 0 ? (
           <>
             <p>No students yet. Add them on the board; a first name or initials are enough.</p>
