@@ -323,6 +323,6 @@ test('a jig is heard in dotted quarters, and kept in quarters', async ({ page })
   await expect
     .poll(async () => (await storedRows(page, 'events')).filter((e) => e['kind'] === 'level').map((e) => e['tempo']))
     .toEqual([92]);
-  await page.keyboard.press('ArrowUp');
+  await page.getByRole('button', { name: /^A Jig heard today/ }).click();
   await expect(page.getByText(/heard today at 61/)).toBeVisible();
 });
