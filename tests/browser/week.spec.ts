@@ -311,6 +311,7 @@ test('a jig is heard in dotted quarters, and kept in quarters', async ({ page })
   await page.getByRole('checkbox', { name: /Imogen/ }).check();
   await page.keyboard.press('g');
   await page.waitForURL(/view=week/);
+  await expect(page.getByRole('button', { name: /^Give this week/ })).toBeVisible();
   await page.keyboard.press('h');
   await page.locator('.engraved g.note').first().waitFor();
   // The target of the page, in its beat.
