@@ -1,4 +1,5 @@
-import { writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { test as setup } from '@playwright/test';
 import { DEMO_BUILT } from './demo-built';
 
@@ -8,5 +9,6 @@ setup('the demo studio is built once', async ({ page }) => {
   const state = await page.context().storageState({ indexedDB: true });
   // Which studio is open is each test's own to say.
   const origins = state.origins.map((origin) => ({ ...origin, localStorage: [] }));
+  mkdirSync(dirname(DEMO_BUILT), { recursive: true });
   writeFileSync(DEMO_BUILT, JSON.stringify({ ...state, origins }));
 });
