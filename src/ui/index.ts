@@ -19,4 +19,5 @@ export { MoreMenu } from './more-menu';
 export { staggered, textWidth } from './stagger';
 export { useKeptChoice } from './kept-choice';
 export { BeatSign } from './beat-sign';
+export { plainText } from './plain-text';
 export { dayWords, longDayWords } from './day-words';

@@ -15,6 +15,7 @@ export {
   heldSinceEarlier,
   lessonGoingOn,
   practiceOf,
+  sectionsAskedFor,
   USUAL_LESSON_MINUTES,
   type Lesson,
 } from './lessons';

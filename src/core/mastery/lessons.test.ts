@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { StudioEvent } from '../studio';
-import { currentAssignment, foldLessons, heldSinceEarlier, lessonGoingOn, practiceOf } from './lessons';
+import {
+  currentAssignment,
+  foldLessons,
+  heldSinceEarlier,
+  lessonGoingOn,
+  practiceOf,
+  sectionsAskedFor,
+} from './lessons';
 
 const lesson = (id: string, at: string, more: object = {}): StudioEvent => ({
   id,
@@ -162,6 +169,37 @@ describe('of all records', () => {
       currentAssignment([...all, { id: 'x', at: '2026-05-20T16:00:00.000Z', kind: 'retract', target: 'g2' }])?.id,
     ).toBe('g1');
     expect(currentAssignment([])).toBeNull();
+  });
+  it('the week given is asked for in the next lesson, not in the one that gave it', () => {
+    const task = {
+      id: 't1',
+      kind: 'rung' as const,
+      pieceId: 'p',
+      sectionId: 'a',
+      what: 'A, hands apart',
+      tempo: null,
+      minutes: 5,
+      days: [1, 3],
+      timesADay: 1,
+      by: '' as const,
+      cue: '',
+      why: '',
+    };
+    const week = {
+      id: 'g3',
+      at: '2026-05-20T15:25:00.000Z',
+      kind: 'assignment' as const,
+      studentId: 's',
+      lessonId: 'L',
+      items: [task, { ...task, id: 't2', kind: 'own' as const, pieceId: null, sectionId: null, what: 'listen to it' }],
+      leftOut: [],
+      cue: '',
+      minutesAvailable: 60,
+    };
+    expect([...sectionsAskedFor(week, { id: 'M' })]).toEqual(['a']);
+    expect([...sectionsAskedFor(week, null)]).toEqual(['a']);
+    expect([...sectionsAskedFor(week, { id: 'L' })]).toEqual([]);
+    expect([...sectionsAskedFor(null, null)]).toEqual([]);
   });
   it('only practice is practice', () => expect(practiceOf(all).map((e) => e.id)).toEqual(['p']));
 });

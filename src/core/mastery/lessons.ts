@@ -125,6 +125,17 @@ export const currentAssignment = (events: readonly StudioEvent[]): AssignmentEve
     .pop() ?? null;
 
 /**
+ * The sections that were to be practised for a lesson: those of the assignment, unless that lesson gave it itself.
+ *
+ * @example sectionsAskedFor(null, null).size // → 0
+ */
+export const sectionsAskedFor = (
+  assignment: AssignmentEvent | null,
+  lesson: Pick<Lesson, 'id'> | null,
+): ReadonlySet<string> =>
+  new Set(assignment && assignment.lessonId !== lesson?.id ? assignment.items.flatMap((i) => i.sectionId ?? []) : []);
+
+/**
  * What was practised at home, of all that is known of a student.
  *
  * @example practiceOf([lesson('2026-05-20'), practised('2026-05-21', 15)]).map((p) => p.minutes) // → [15]

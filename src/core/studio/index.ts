@@ -107,5 +107,6 @@ export { ladderWithPlace, markWithPlace, upgradeStudio, type LooseStudio, type U
 export { tempoUnitOf } from './tempo-unit-of';
 export { isTechnique, piecesInWork } from './work';
 export { carryMarks } from './carry-marks';
+export { isStrumPattern } from './kinds/marks/strum';
 export { readStudioFile, studioJsonSchema, writeStudioFile, type ReadStudioFile } from './studio-file';
 export { recallPiece, rememberPiece, toWrittenMarks } from './remembered';

@@ -12,6 +12,7 @@ export { nextOnWay, type NextOnWay } from './next-on-way';
 export { schoolFor } from './schools/schools';
 export { WAY_SCHOOLS, type Way, type WayChunk, type WayKind, type WayPlace, type WaySchool, type WayStep } from './way';
 export type { WayOf } from './way-of';
+export { wayOfPiece } from './way-of-piece';
 export { bringNewBars, NEW_CHUNKS_A_WEEK } from './weeks';
 export { chunksFallDue, sectionLevel, type SectionLevel } from './section-level';
 export { placeRows, type PlaceRow } from './way-rows';

@@ -101,7 +101,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
       { stored: ended, refused: ended },
     );
   };
-  const unit = tempoUnitOf(pieces.find((p) => p.id === where.pieceId) ?? { source: '' });
+  const unit = tempoUnitOf(pieces.find((p) => p.id === where.pieceId));
   const cellOf = (row: GridRow, column: GridColumn): GridCell => {
     const key = standingKey(row.id, column.id);
     const section = sections.find((s) => s.id === column.id);

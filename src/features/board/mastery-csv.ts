@@ -25,7 +25,7 @@ export async function saveMasteryCsv(
       proposed: s.proposed ?? '',
       heard: dayOf(s.at, zone),
       // In the beat that its piece is counted in.
-      tempo: s.tempo === null ? '' : inBeats(s.tempo, tempoUnitOf(pieceOf.get(s.pieceId) ?? { source: '' })),
+      tempo: s.tempo === null ? '' : inBeats(s.tempo, tempoUnitOf(pieceOf.get(s.pieceId))),
       due: s.fading ? dayOf(s.fading.due, zone) : '',
       note: s.note,
     }))

@@ -1,3 +1,5 @@
+import { plainText } from '@/ui';
+
 /** What a teacher may look for by typing: its kind, its name, and what is said beside it. */
 export interface Thing {
   readonly key: string;
@@ -23,8 +25,6 @@ export const KIND_WORDS: Readonly<Record<Thing['kind'], string>> = {
 
 const MOST = 30;
 
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
 /** How well one word fits: it begins the name, begins a word of it, is in it, is only said beside it; null for no. */
 function fitOf(word: string, name: string, about: string): number | null {
   if (name.startsWith(word)) return 0;
@@ -40,14 +40,14 @@ function fitOf(word: string, name: string, about: string): number | null {
  * @example findThings([{ key: 'a', kind: 'piece', name: 'Étude', about: '', go }], 'etu').length // → 1
  */
 export function findThings(things: readonly Thing[], typed: string): readonly Thing[] {
-  const words = plain(typed).split(/\s+/).filter(Boolean);
+  const words = plainText(typed).split(/\s+/).filter(Boolean);
   if (words.length === 0)
     return things.filter((t) => t.kind === 'next' || t.kind === 'student' || t.kind === 'stage').slice(0, MOST);
   return things
     .flatMap((thing) => {
-      const name = plain(thing.name);
+      const name = plainText(thing.name);
       // Bars are looked for by their number: all of a piece would hide the piece.
-      const about = thing.kind === 'bar' ? '' : plain(`${thing.about} ${KIND_WORDS[thing.kind]}`);
+      const about = thing.kind === 'bar' ? '' : plainText(`${thing.about} ${KIND_WORDS[thing.kind]}`);
       let sum = 0;
       for (const word of words) {
         const fit = fitOf(word, name, about);

@@ -1,11 +1,17 @@
 'use client';
 
 import { useMemo } from 'react';
-import { currentAssignment, dueState, foldLessons, lessonGoingOn, type FoldedStanding } from '@/core/mastery';
+import {
+  currentAssignment,
+  dueState,
+  foldLessons,
+  lessonGoingOn,
+  sectionsAskedFor,
+  type FoldedStanding,
+} from '@/core/mastery';
 import { nextThing, sectionsToHear, type NextFacts, type NextKind, type NextThing, type ToHear } from '@/core/plan';
-import { placeSections } from '@/core/sections';
-import { isTechnique, ladderPlayer, piecesInWork, type Piece, type Section, type Student } from '@/core/studio';
-import { isSection, kindOf, walkedWay } from '@/core/way';
+import { isTechnique, piecesInWork, type Piece, type Section, type Student } from '@/core/studio';
+import { isSection, kindOf, wayOfPiece } from '@/core/way';
 import {
   useAllStandings,
   usePieces,
@@ -37,55 +43,39 @@ function useOfStudent(student: Student | null, piece: Piece | null, pieces: read
     return student ? piecesInWork(student, pieces, met) : [];
   }, [student, pieces, standings]);
   const rows = useSectionsOf(useMemo(() => work.map((p) => p.id), [work]));
+  // What does not change with the clock is kept; the rest is a few comparisons.
+  const way = useMemo(
+    () => (student && piece && score && rows ? wayOfPiece(rows, piece, score, student) : null),
+    [student, piece, score, rows],
+  );
+  const lessons = useMemo(() => foldLessons(events ?? []), [events]);
   const now = studio.now();
-  return useMemo(() => {
-    if (!student || !standings || !events || !rows) return null;
-    const lessons = foldLessons(events);
-    const lesson = lessonGoingOn(lessons, now);
-    const assignment = currentAssignment(events);
-    const heardSinceWeek = events.some(
-      (e) => e.kind === 'level' && (assignment === null || e.at > assignment.at) && lesson !== null,
-    );
-    const assigned = new Set(
-      assignment && (lesson === null || assignment.at < lesson.at)
-        ? assignment.items.flatMap((i) => i.sectionId ?? [])
-        : [],
-    );
-    const wayOf = (p: Piece) =>
-      score && p.id === piece?.id
-        ? walkedWay(
-            rows.ways.filter((w) => w.pieceId === p.id),
-            placeSections(
-              score,
-              rows.places.filter((s) => s.pieceId === p.id),
-            ),
-            ladderPlayer(p, student),
-            student.id,
-          )
-        : null;
-    const all = sectionsToHear(
-      work.map((p) => ({
-        pieceId: p.id,
-        sections: rows.sections.filter((s) => s.pieceId === p.id),
-        places: wayOf(p),
-        isExercise: isTechnique(p),
-      })),
-      standings,
-      student.id,
-      assigned,
-      now,
-    ).filter((h) => h.state !== 'fresh');
-    const first: ToHear | undefined = all.find((h) => h.pieceId === piece?.id) ?? all[0];
-    const ends = lesson ? Date.parse(lesson.at) + ((lesson.minutes ?? 0) - LAST_MINUTES) * 60_000 : Infinity;
-    return {
-      first: first ?? null,
-      firstPlace: rows.places.find((p) => p.id === first?.sectionId) ?? null,
-      work,
-      lessonGoesOn: lesson !== null,
-      heardSinceWeek,
-      lessonEnds: Date.parse(now) >= ends,
-    };
-  }, [student, standings, events, rows, score, piece, work, now]);
+  if (!student || !standings || !events || !rows) return null;
+  const lesson = lessonGoingOn(lessons, now);
+  const assignment = currentAssignment(events);
+  const all = sectionsToHear(
+    work.map((p) => ({
+      pieceId: p.id,
+      sections: rows.sections.filter((s) => s.pieceId === p.id),
+      places: p.id === piece?.id ? way : null,
+      isExercise: isTechnique(p),
+    })),
+    standings,
+    student.id,
+    sectionsAskedFor(assignment, lesson),
+    now,
+  ).filter((h) => h.state !== 'fresh');
+  const first: ToHear | undefined = all.find((h) => h.pieceId === piece?.id) ?? all[0];
+  const ends = lesson ? Date.parse(lesson.at) + ((lesson.minutes ?? 0) - LAST_MINUTES) * 60_000 : Infinity;
+  return {
+    first: first ?? null,
+    firstPlace: rows.places.find((p) => p.id === first?.sectionId) ?? null,
+    work,
+    lessonGoesOn: lesson !== null,
+    heardSinceWeek:
+      lesson !== null && events.some((e) => e.kind === 'level' && (assignment === null || e.at > assignment.at)),
+    lessonEnds: Date.parse(now) >= ends,
+  };
 }
 
 /** Of everyone, or of who plays the piece: who has most that is due. */

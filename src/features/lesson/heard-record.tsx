@@ -28,7 +28,7 @@ interface Props {
 
 /** The beat of the piece that was heard; quarters where the piece is not in work any more. */
 const unitOf = (model: LessonModel, pieceId: string): TempoUnit =>
-  tempoUnitOf(model.pieces.find((p) => p.id === pieceId) ?? { source: '' });
+  tempoUnitOf(model.pieces.find((p) => p.id === pieceId));
 
 /** Puts a record right; `stored` is called when it is kept. */
 function useCorrecting(record: LevelEvent): (correction: Correction, stored?: () => void) => void {

@@ -158,7 +158,7 @@ function useGoing(
 
 /** The beat of a piece of the lesson. */
 const unitOf = ({ pieces }: LessonModel, pieceId: string): TempoUnit =>
-  tempoUnitOf(pieces.find((p) => p.id === pieceId) ?? { source: '' });
+  tempoUnitOf(pieces.find((p) => p.id === pieceId));
 
 /** What was typed, as it is kept. */
 const inQuartersOr = (beats: number | null, unit: TempoUnit): number | null =>

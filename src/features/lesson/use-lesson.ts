@@ -1,9 +1,15 @@
 import { useMemo } from 'react';
-import { currentAssignment, foldLessons, lessonGoingOn, type FoldedStanding, type Lesson } from '@/core/mastery';
+import {
+  currentAssignment,
+  foldLessons,
+  lessonGoingOn,
+  sectionsAskedFor,
+  type FoldedStanding,
+  type Lesson,
+} from '@/core/mastery';
 import { sectionsToHear, type ToHear } from '@/core/plan';
 import {
   isTechnique,
-  ladderPlayer,
   laddersOf,
   piecesInWork,
   teachingFor,
@@ -15,8 +21,7 @@ import {
   type StudioEvent,
   type Teaching,
 } from '@/core/studio';
-import { placeSections } from '@/core/sections';
-import { walkedWay, type WalkedPlace } from '@/core/way';
+import { wayOfPiece, type WalkedPlace } from '@/core/way';
 import { useScores } from '@/features/score';
 import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
 
@@ -71,16 +76,9 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     if (!student) return null;
     const current = lessons.find((l) => l.id === goingOn) ?? null;
     const assignment = currentAssignment(events);
-    const assigned = new Set(
-      assignment && assignment.lessonId !== current?.id ? assignment.items.flatMap((i) => i.sectionId ?? []) : [],
-    );
     const wayOf = (piece: Piece): readonly WalkedPlace[] | null => {
       const score = scores.get(piece.id);
-      const mine = <R extends { readonly pieceId: string }>(list: readonly R[]): R[] =>
-        list.filter((row) => row.pieceId === piece.id);
-      return score
-        ? walkedWay(mine(rows.ways), placeSections(score, mine(rows.places)), ladderPlayer(piece, student), student.id)
-        : null;
+      return score ? wayOfPiece(rows, piece, score, student) : null;
     };
     const toHear = sectionsToHear(
       pieces.map((p) => ({
@@ -91,7 +89,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
       })),
       standings,
       student.id,
-      assigned,
+      sectionsAskedFor(assignment, current),
       now(),
     );
     return {

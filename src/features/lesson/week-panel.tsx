@@ -92,7 +92,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
   };
   const names = new Map(model.sections.map((s) => [s.id, s]));
   const titleOf = (id: string): string => pieces.find((p) => p.id === id)?.title ?? '';
-  const unitOf = (id: string | null) => tempoUnitOf(pieces.find((p) => p.id === id) ?? { source: '' });
+  const unitOf = (id: string | null) => tempoUnitOf(pieces.find((p) => p.id === id));
   const recap = recapText({
     student: student.name,
     date: longDayWords(dayOf(model.current?.at ?? now(), studio.zone)),

@@ -1,5 +1,6 @@
 import { instrumentName } from '@/core/instruments';
 import type { Piece, Student } from '@/core/studio';
+import { plainText } from '@/ui';
 
 /** A piece as the shelf lists it. */
 export interface ShelfRow {
@@ -43,9 +44,6 @@ export const CAME_AS: Readonly<Record<Piece['format'], string>> = {
   grid: 'printed page',
 };
 
-/** Letters without their accents, small: `Ményuet` is found by `menyuet`. */
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
 /**
  * The rows of the shelf, of what is stored.
  *
@@ -64,7 +62,7 @@ export function shelfRows(
 }
 
 function fits({ piece, players }: ShelfRow, wanted: Wanted): boolean {
-  const said = plain(
+  const said = plainText(
     [
       piece.title,
       piece.composer,
@@ -76,7 +74,7 @@ function fits({ piece, players }: ShelfRow, wanted: Wanted): boolean {
   );
   return (
     (piece.archived ?? false) === wanted.archived &&
-    plain(wanted.text)
+    plainText(wanted.text)
       .split(/\s+/)
       .every((word) => said.includes(word)) &&
     (wanted.instrument === '' || instrumentName(piece) === wanted.instrument) &&
@@ -127,7 +125,10 @@ export function twinOf(
   const same = pieces.find((p) => p.source === read.text);
   if (same) return { piece: same, same: 'document' };
   const named = pieces.find(
-    (p) => read.title !== '' && plain(p.title) === plain(read.title) && plain(p.composer) === plain(read.composer),
+    (p) =>
+      read.title !== '' &&
+      plainText(p.title) === plainText(read.title) &&
+      plainText(p.composer) === plainText(read.composer),
   );
   return named ? { piece: named, same: 'name' } : null;
 }

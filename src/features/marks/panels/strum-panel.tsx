@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { MarkOf } from '@/core/studio';
+import { isStrumPattern, type MarkOf } from '@/core/studio';
 import { Choose, Panel } from '@/ui';
 import { KeptField } from '@/features/drafts';
 import type { OfBars } from './of-bars';
@@ -10,8 +10,6 @@ const USUAL: Readonly<Record<number, readonly string[]>> = {
   3: ['D D D', 'D DU DU', 'p im im'],
   4: ['D D D D', 'D DU D DU', 'D DU -U DU', 'p im am im'],
 };
-
-const PATTERN = /^[DUpimaxc-]{1,8}( [DUpimaxc-]{1,8}){0,15}$/;
 
 /** The strum or picking pattern from the first of the bars shown on. */
 export function StrumPanel({ model, actions, beats }: OfBars & { readonly beats: number }): ReactNode {
@@ -30,7 +28,7 @@ export function StrumPanel({ model, actions, beats }: OfBars & { readonly beats:
           maxLength={120}
           value={there}
           placeholder={usual[1] ?? 'D DU'}
-          accepts={(text) => text.trim() === '' || PATTERN.test(text.trim())}
+          accepts={(text) => text.trim() === '' || isStrumPattern(text.trim())}
           wants="D and U for strokes, p i m a for fingers, - for none, a space between beats"
           onKeep={(text, stored) => actions.setStrum(bar.id, text.trim(), stored)}
         />

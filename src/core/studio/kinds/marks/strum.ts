@@ -12,6 +12,13 @@ export const strumSchema = z.object({
 });
 export type StrumMark = z.infer<typeof strumSchema>;
 
+/**
+ * Whether a text is a pattern that can be kept.
+ *
+ * @example isStrumPattern('D DU -U DU') // → true
+ */
+export const isStrumPattern = (text: string): boolean => strumSchema.shape.pattern.safeParse(text).success;
+
 export const strum: MarkKind<StrumMark> = {
   label: 'strum',
   place: (m) => [m.barId],
