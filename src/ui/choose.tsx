@@ -20,6 +20,8 @@ export interface ChooseProps<V extends string> {
   readonly buttonRef?: RefObject<HTMLButtonElement | null>;
   /** As what is the teacher's own is written. */
   readonly own?: boolean;
+  /** The names are themselves what is chosen between: they stay in the words they are written in. */
+  readonly asWritten?: boolean;
 }
 
 /** What is drawn around the button. */
@@ -40,10 +42,12 @@ export function Choose<V extends string>({
   shown,
   buttonRef,
   own = false,
+  asWritten = false,
 }: ChooseProps<V>): ReactNode {
   // Who picks with the pointer goes on with the keys of the stage, not of the list.
   const byPointer = useRef(false);
   const name = shown ?? choices.find(([v]) => v === value)?.[1] ?? '';
+  const translate = asWritten ? 'no' : undefined;
   return (
     <div className={AROUND[place]}>
       {place === 'alone' ? null : <span aria-hidden="true">{label}</span>}
@@ -54,6 +58,7 @@ export function Choose<V extends string>({
             if (byPointer.current) event.currentTarget.blur();
             byPointer.current = false;
           }}
+          translate={translate}
           aria-label={`${label}: ${name}`}
           className={`flex min-w-0 items-center justify-between gap-2 rounded border border-rule-strong bg-sheet text-left ${own ? 'font-semibold text-plum' : 'text-ink'} ${
             big
@@ -61,7 +66,9 @@ export function Choose<V extends string>({
               : `min-h-11 px-2.5 text-base ${place === 'stacked' ? 'w-full' : 'max-w-72'}`
           }`}
         >
-          <span className="truncate">{name}</span>
+          <span className="truncate" translate={translate}>
+            {name}
+          </span>
           <ChevronDown size={18} className="shrink-0" aria-hidden="true" />
         </ListboxButton>
         <ListboxOptions
@@ -75,6 +82,7 @@ export function Choose<V extends string>({
             <ListboxOption
               key={v}
               value={v}
+              translate={translate}
               onPointerUp={() => {
                 byPointer.current = true;
               }}

@@ -21,3 +21,4 @@ export { useKeptChoice } from './kept-choice';
 export { BeatSign } from './beat-sign';
 export { plainText } from './plain-text';
 export { dayWords, longDayWords } from './day-words';
+export { InWords, say } from './words';

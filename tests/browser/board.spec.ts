@@ -1,9 +1,9 @@
 /** The board of a large studio, one student through time, and two browsers whose studios are merged. */
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { writeStudioFile, type Studio } from '../../src/core/studio';
+import { troublesOf } from './axe';
 import { goTo, openOwnStudio, pick, storedRows } from './studio';
 
 const NOW = new Date();
@@ -83,12 +83,7 @@ test('sixty students by twenty sections: scrolled, moved in by keys, a level set
   const csv = readFileSync(await (await download).path(), 'utf8').split('\r\n');
   expect(csv[0]).toBe('student,piece,section,level,proposed,heard,tempo,due,note');
   expect(csv).toHaveLength(1201);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`),
-  ).toEqual([]);
+  expect(await troublesOf(page)).toEqual([]);
 });
 
 test('one student: the climb, what is in work, how the student is taught, practice logged', async ({ page }) => {
@@ -121,12 +116,7 @@ test('one student: the climb, what is in work, how the student is taught, practi
     .toMatchObject({ memory: 'asked' });
   await pick(page, 'Take up a piece', 'Sonatina of the Customs House (piano)');
   await expect(page.getByRole('region', { name: 'In work' }).getByText('Sonatina of the Customs House')).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`),
-  ).toEqual([]);
+  expect(await troublesOf(page)).toEqual([]);
   await page.getByRole('button', { name: 'All students' }).click();
   await expect(page.getByRole('grid', { name: 'Levels of students by pieces' })).toBeVisible();
 });

@@ -1,6 +1,6 @@
 /** The frame and what surrounds the work: on a telephone, and what is not kept is said. */
 import { expect, test } from '@playwright/test';
-import { goTo, openOwnStudio, storedRows } from './studio';
+import { goTo, openOwnStudio, pick, storedRows } from './studio';
 import { DEMO_BUILT } from './demo-built';
 
 test.use({ storageState: DEMO_BUILT });
@@ -87,4 +87,42 @@ test('nothing moves for those who asked for less motion', async ({ page }) => {
     .first()
     .waitFor({ state: 'attached' });
   expect(await longest()).toBe(0);
+});
+
+test('a teacher who says measure and crotchet reads nothing else, on any stage', async ({ page }) => {
+  test.slow();
+  await page.goto('/settings');
+  await pick(page, 'What stands between two lines is called', 'measure');
+  await pick(page, 'Note values are called', 'crotchet, quaver, minim');
+  const settings = async (): Promise<unknown> => (await storedRows(page, 'settings', 'demo'))[0];
+  await expect.poll(settings).toMatchObject({ barWord: 'measure', noteNames: 'british' });
+  const piece = 'piece=demo-quay&section=demo-quay-s1&student=demo-imke';
+  for (const [path, text] of [
+    [`/read?piece=demo-quay&bars=3`, 'On the page'],
+    [`/prepare?${piece}`, 'For whom'],
+    [`/sections?${piece}`, 'First lamps'],
+    [`/marks?${piece}`, 'Where it starts'],
+    [`/ladder?${piece}`, 'Slowly with the metronome'],
+    [`/lesson?${piece}`, 'Next section'],
+    ['/lesson?student=demo-imke&view=week', 'Give this week'],
+    ['/board?student=demo-imke', 'In work'],
+  ] as const) {
+    await page.goto(path);
+    await expect(page.locator('main').getByText(text).first()).toBeVisible();
+    const others = (): Promise<readonly string[]> =>
+      page.evaluate(() => {
+        const own = '[translate="no"], .engraved svg, textarea, input';
+        const read = [...document.querySelectorAll('body *')].filter((e) => e.closest(own) === null);
+        const said = read.flatMap((e) => [
+          e.getAttribute('aria-label') ?? '',
+          e.getAttribute('title') ?? '',
+          ...[...e.childNodes].flatMap((n) => (n.nodeType === Node.TEXT_NODE ? [n.textContent ?? ''] : [])),
+        ]);
+        return said.filter((text) => /(?<!space )\bbars?\b(?! lines?)|\b(quarter|eighth)s?\b/i.test(text));
+      });
+    await expect.poll(others, { message: path }).toEqual([]);
+  }
+  await page.goto('/read?piece=demo-quay&bars=3');
+  await expect(page.getByText(/\bmeasures? \d/i).first()).toBeVisible();
+  await expect(page.getByText(/\bcrotchet/).first()).toBeVisible();
 });

@@ -2,8 +2,8 @@
  * Lessons with the demo students: by keyboard, by touch, taken back, corrected; what was heard is stored as it was
  * said.
  */
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { troublesOf } from './axe';
 import { goTo, pick, storedRows } from './studio';
 import { TASKS } from './tasks';
 import { DEMO_BUILT } from './demo-built';
@@ -79,12 +79,7 @@ test('a full lesson by keyboard only: five sections and chunks, a tempo, a note,
   await expect(page.getByText(/sing the bass/).last()).toBeVisible();
   await page.getByLabel('for a missed lesson').check();
   await expect(page.getByText(/this is for the lesson missed on/)).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id} ${v.nodes[0]?.html ?? ''}`),
-  ).toEqual([]);
+  expect(await troublesOf(page)).toEqual([]);
 
   // A rung ticked in the lesson belongs to it.
   await page.getByRole('tab', { name: /^Hear/ }).click();

@@ -2,8 +2,8 @@
  * Every screen of the demo studio at three sizes: nothing beside the screen, a small frame, nothing moderate or worse
  * for axe, nothing in the console, nothing from elsewhere.
  */
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { troublesOf } from './axe';
 import { DEMO_BUILT } from './demo-built';
 
 // One browser for all of them: the demo studio is built once.
@@ -40,23 +40,6 @@ const SIZES = [
   [820, 1180, 120],
   [390, 844, 64],
 ] as const;
-
-/** What axe finds that is moderate or worse. */
-async function troublesOf(of: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page: of })
-    // An open list or menu hangs at the end of the page and belongs to its button, not to a region.
-    .disableRules(
-      (await of.locator('#headlessui-portal-root :is([role=listbox], [role=menu])').count()) > 0 ? ['region'] : [],
-    )
-    // Notes are drawn as shapes; what is said of them stands beside.
-    .exclude('.engraved svg')
-    // Where the focus turns round at the end of a popover; it never stays on one.
-    .exclude('[data-headlessui-focus-guard]')
-    .analyze();
-  return violations
-    .filter((v) => v.impact !== 'minor')
-    .map((v) => `${v.impact} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
-}
 
 for (const [name, path, text] of SCREENS)
   test(`${name} is clean`, async () => {

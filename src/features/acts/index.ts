@@ -4,4 +4,5 @@
  */
 export { ProblemBoundary } from './problem-boundary';
 export { SaveStudioButton, saveStudioFile } from './save-studio-file';
+export { tell } from './tell';
 export { showProblem, useActs, type Acts, type After } from './use-acts';

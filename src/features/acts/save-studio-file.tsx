@@ -1,12 +1,12 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { toast } from 'sonner';
 import { noteBackup, useStudio, type StudioAccess } from '@/store';
 import { ok, type Result } from '@/core/result';
 import { Button, downloadFile } from '@/ui';
 import { askFiles } from '@/workers';
 import { useActs } from './use-acts';
+import { tell } from './tell';
 
 /** Saves the studio file to the downloads; damaged rows go into it as they are, and that is said. */
 export async function saveStudioFile(studio: StudioAccess): Promise<Result<{ readonly damaged: number }>> {
@@ -28,7 +28,7 @@ export function SaveStudioButton(): ReactNode {
       onClick={() =>
         act(async () => {
           const saved = await saveStudioFile(studio);
-          if (saved.ok) toast('The studio file was saved to your downloads.');
+          if (saved.ok) tell('The studio file was saved to your downloads.');
           return saved;
         })
       }

@@ -5,6 +5,8 @@ import { toast } from 'sonner';
 import type { Asks, Command } from '@/core/commands';
 import type { Issue, Result } from '@/core/result';
 import { storageProblem, useStudio, type Done } from '@/store';
+import { say } from '@/ui';
+import { tell } from './tell';
 
 /** How long a refusal stays on screen; a problem of the storage stays until it is put away. */
 const REFUSAL_MS = 10_000;
@@ -15,7 +17,7 @@ const STORAGE = 'storage';
 /** Shows what went wrong: the one place where every refusal and failure is said. */
 export function showProblem(issue: Issue): void {
   const storage = issue.code.startsWith('storage-');
-  toast.error(issue.message, {
+  toast.error(say(issue.message), {
     id: storage ? STORAGE : issue.message,
     duration: storage ? Infinity : REFUSAL_MS,
     closeButton: true,
@@ -38,9 +40,9 @@ export interface Acts {
   readonly act: (what: () => Promise<Result<unknown> | void>) => void;
 }
 
-function say({ says, warns }: Done): void {
-  if (says !== undefined) toast(says);
-  if (warns !== undefined) toast.warning(warns, { duration: REFUSAL_MS, closeButton: true });
+function sayDone({ says, warns }: Done): void {
+  if (says !== undefined) tell(says);
+  if (warns !== undefined) toast.warning(say(warns), { duration: REFUSAL_MS, closeButton: true });
 }
 
 /** The way from every button and key to the store; nothing that is begun here ends in silence. */
@@ -66,7 +68,7 @@ export function useActs(): Acts {
           }
           // What can be stored again needs no warning.
           toast.dismiss(STORAGE);
-          say(result.value);
+          sayDone(result.value);
           after.stored?.(result.value);
           return undefined;
         }),

@@ -168,6 +168,7 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
                   <button
                     type="button"
                     className="min-h-11 flex-1 text-left font-semibold"
+                    translate="no"
                     onClick={() => where.go('lesson', { pieceId: p.id })}
                   >
                     {p.title}

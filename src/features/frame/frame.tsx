@@ -4,10 +4,10 @@ import { MenuItem } from '@headlessui/react';
 import { Redo2, Search, Undo2, X } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
-import { toast, Toaster } from 'sonner';
+import { Toaster } from 'sonner';
 import { useStudio, useUndoLabels } from '@/store';
 import { Button } from '@/ui';
-import { ProblemBoundary, SaveStudioButton, showProblem, useActs } from '@/features/acts';
+import { ProblemBoundary, SaveStudioButton, showProblem, tell, useActs } from '@/features/acts';
 import { useTextSize } from '@/features/settings';
 import { TourCard, useTour } from '@/features/tour';
 import { useWhere } from '@/features/where';
@@ -96,8 +96,8 @@ function useSteps(): (way: 'undo' | 'redo') => void {
     act(async () => {
       const done = await studio[way]();
       if (!done.ok) showProblem(done.issue);
-      else if (done.value === null) toast(`Nothing to ${way}`);
-      else toast(way === 'undo' ? `Undone: ${done.value}` : `Done again: ${done.value}`);
+      else if (done.value === null) tell(`Nothing to ${way}`);
+      else tell(way === 'undo' ? `Undone: ${done.value}` : `Done again: ${done.value}`);
     });
   useKey('everywhere.undo', () => step('undo'));
   useKey('everywhere.redo', () => step('redo'));

@@ -1,7 +1,8 @@
 'use client';
 
 import { Suspense, type ReactNode } from 'react';
-import { StudioProvider } from '@/store';
+import { StudioProvider, useSettings } from '@/store';
+import { InWords } from '@/ui';
 import type { Studio, Zone } from '@/core/studio';
 import { ProblemBoundary } from '@/features/acts';
 import { CannotOpen } from './cannot-open';
@@ -23,6 +24,16 @@ const waiting = (
   </p>
 );
 
+/** Says everything in the words of the studio that is open. */
+function InStudioWords({ children }: { readonly children: ReactNode }): ReactNode {
+  const settings = useSettings();
+  return (
+    <InWords bar={settings?.barWord ?? 'bar'} notes={settings?.noteNames ?? 'american'}>
+      {children}
+    </InWords>
+  );
+}
+
 /** Opens the studio and puts the frame around every stage. */
 export function StudioShell({
   children,
@@ -43,7 +54,9 @@ export function StudioShell({
         buildDemo={buildDemo}
       >
         <ProblemBoundary what="The studio">
-          <Frame>{children}</Frame>
+          <InStudioWords>
+            <Frame>{children}</Frame>
+          </InStudioWords>
         </ProblemBoundary>
       </StudioProvider>
     </Suspense>

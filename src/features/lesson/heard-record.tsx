@@ -119,7 +119,9 @@ export function HeardRecord({ record, model }: Props): ReactNode {
       <div className="flex flex-wrap items-center gap-2">
         <span className="min-w-48 flex-1">
           <span className="font-semibold">{section ? `${section.letter} ${section.name}`.trim() : 'a section'}</span>{' '}
-          <span className="text-ink-2">{title}</span>
+          <span className="text-ink-2" translate="no">
+            {title}
+          </span>
         </span>
         {record.tempo === null ? null : (
           <span className="figure text-ink-2">{inBeats(record.tempo, unitOf(model, record.pieceId))}</span>
@@ -136,7 +138,11 @@ export function HeardRecord({ record, model }: Props): ReactNode {
         <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Fold' : 'Correct'}
         </Button>
-        {record.note === '' ? null : <span className="basis-full text-ink-2">{record.note}</span>}
+        {record.note === '' ? null : (
+          <span className="basis-full text-ink-2" translate="no">
+            {record.note}
+          </span>
+        )}
       </div>
       {open ? <Corrections record={record} model={model} /> : null}
     </li>

@@ -84,7 +84,7 @@ export function LadderInHand({
         </ol>
       ) : (
         <Button onClick={() => where.go('ladder')} big>
-          Build a ladder
+          Build the ladder
         </Button>
       )}
     </Panel>

@@ -61,7 +61,7 @@ function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
       ) : null}
       {note === '' ? null : (
         <li>
-          <span className="text-ink-2">Last time:</span> {note}
+          <span className="text-ink-2">Last time:</span> <span translate="no">{note}</span>
         </li>
       )}
     </ul>
@@ -143,7 +143,7 @@ export function SectionInHand({
         cuesBeside
       />
       {cues.map((cue, i) => (
-        <p key={i} className="mt-2 rounded bg-plum-wash px-4 py-2 font-semibold text-plum">
+        <p key={i} translate="no" className="mt-2 rounded bg-plum-wash px-4 py-2 font-semibold text-plum">
           “{cue}”
         </p>
       ))}

@@ -48,7 +48,9 @@ export function ToHearList({ model, sectionId, recorded, storing, now, onChoose 
           return (
             <li key={item.sectionId} className="shrink-0 border-t border-rule">
               {model.pieces.length > 1 && beginsPiece(model.toHear, i) ? (
-                <p className="max-w-64 truncate pt-2 text-base font-semibold text-ink-2 lg:px-2">{piece?.title}</p>
+                <p translate="no" className="max-w-64 truncate pt-2 text-base font-semibold text-ink-2 lg:px-2">
+                  {piece?.title}
+                </p>
               ) : null}
               <button
                 type="button"

@@ -1,5 +1,4 @@
 import { useMemo, useRef, useState, type RefObject } from 'react';
-import { toast } from 'sonner';
 import { recordLevel, tickRung } from '@/core/commands';
 import { targetTempoFor } from '@/core/ladder';
 import { instrumentOf } from '@/core/instruments';
@@ -19,7 +18,7 @@ import type { PlacedSection } from '@/core/sections';
 import { tempoUnitOf, type Facet, type Level, type Section } from '@/core/studio';
 import { HIGHEST, kindOf } from '@/core/way';
 import { useMarks, useStudio } from '@/store';
-import { useActs } from '@/features/acts';
+import { tell, useActs } from '@/features/acts';
 import type { PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { isHeard, tempoOf, type Draft } from './draft';
@@ -107,7 +106,7 @@ const atMost = (placed: PlacedSection | null, level: Level | null): Level | null
 function picking(placed: PlacedSection | null, edit: (change: (d: Draft) => Draft) => void) {
   const highest = placed ? HIGHEST[kindOf(placed.section)] : HIGHEST.section;
   const pick = (level: Level): void => {
-    if (level > highest) toast(`A chunk goes up to ${highest}: ${level} is heard of the whole section.`);
+    if (level > highest) tell(`A chunk goes up to ${highest}: ${level} is heard of the whole section.`);
     else edit((d) => ({ ...d, level }));
   };
   return { highest, pick };

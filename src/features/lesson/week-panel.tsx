@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { toast } from 'sonner';
 import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands';
 import { recapText, risesTooFast } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
@@ -9,7 +8,7 @@ import { inBeats } from '@/core/score';
 import { dayOf, tempoUnitOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, longDayWords, Panel } from '@/ui';
-import { showProblem, useActs } from '@/features/acts';
+import { showProblem, tell, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
 import { useKey } from '@/features/keys';
@@ -115,7 +114,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
   });
   const copy = (): void => {
     navigator.clipboard.writeText(recap).then(
-      () => toast('The recap is copied.'),
+      () => tell('The recap is copied.'),
       () =>
         showProblem({
           code: 'not-copied',

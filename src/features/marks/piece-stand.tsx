@@ -20,7 +20,7 @@ export function PieceStand({
   return (
     <Stand label={`${piece.title} on the stand`} onClose={onClose}>
       <div className="mb-2 flex items-center justify-between gap-3">
-        <h2 className="text-2xl">
+        <h2 className="text-2xl" translate="no">
           {piece.title}
           {student ? <span className="text-ink-2"> · {student.name}</span> : null}
         </h2>

@@ -145,8 +145,12 @@ function Reading(context: PieceContext): ReactNode {
       <div className="flex min-w-0 flex-col gap-3">
         <Panel label="Music">
           <div className="mb-3 flex flex-wrap items-baseline gap-3">
-            <h2 className="text-xl">{piece.title}</h2>
-            <span className="text-ink-2">{piece.composer}</span>
+            <h2 className="text-xl" translate="no">
+              {piece.title}
+            </h2>
+            <span className="text-ink-2" translate="no">
+              {piece.composer}
+            </span>
             <PageViewChoice score={score} player={player} place="page" />
             <Paging score={score} from={from} to={to} />
           </div>

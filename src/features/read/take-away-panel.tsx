@@ -1,13 +1,12 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { toast } from 'sonner';
 import { partName } from '@/core/players';
 import type { Result } from '@/core/result';
 import { inBeats, inQuarters, tempoAt, type Score } from '@/core/score';
 import { barsText } from '@/core/sections';
 import { tempoUnitOf, type Piece } from '@/core/studio';
-import { useActs } from '@/features/acts';
+import { tell, useActs } from '@/features/acts';
 import { saveMidi, savePiece } from '@/features/score';
 import { useMarks, useSections } from '@/store';
 import { Button, Panel } from '@/ui';
@@ -73,7 +72,7 @@ function PractiseMidi({ piece, score, selection }: Props): ReactNode {
       countIn,
       click,
     });
-    if (saved.ok) toast(`Bars ${barsText(score, from, to)} saved as MIDI to your downloads.`);
+    if (saved.ok) tell(`Bars ${barsText(score, from, to)} saved as MIDI to your downloads.`);
     return saved;
   };
   return (
@@ -129,13 +128,13 @@ export function TakeAwayPanel({ piece, score, selection }: Props): ReactNode {
     const saved = await savePiece(piece, marks, sections);
     if (!saved.ok) return saved;
     const { added, unplaced } = saved.value;
-    toast(
+    tell(
       `Saved to your downloads with ${added} ${added === 1 ? 'mark' : 'marks'} put in; the rest of the file is untouched.${unplaced > 0 ? ` ${unplaced} have no place in this edition and are only in its own field.` : ''}`,
     );
     return saved;
   };
   return (
-    <Panel title="Take it away">
+    <Panel title="Save it elsewhere">
       <Button className="w-full" onClick={() => act(save)}>
         Save as MusicXML with your marks
       </Button>

@@ -64,8 +64,14 @@ export function ScoreLines({
   const beginning = useEngraving(piece, score, first, width, scale);
   const whole = useEngraving(piece, score, { from, to, withoutFingerings, ...drawn }, width, scale);
   const engraving = whole.kind === 'loading' && first && beginning.kind === 'ready' ? beginning : whole;
+  // The music takes the width that there is and never makes it: else a narrower window would shrink it step by step.
   return (
-    <div ref={host} style={{ paddingLeft: gutter }} className="min-h-24" aria-busy={engraving.kind === 'loading'}>
+    <div
+      ref={host}
+      style={{ paddingLeft: gutter }}
+      className="min-h-24 contain-inline-size"
+      aria-busy={engraving.kind === 'loading'}
+    >
       {engraving.kind === 'loading' ? (
         <p className="py-8 text-center text-ink-2" role="status">
           Drawing the music…

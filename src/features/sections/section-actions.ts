@@ -1,6 +1,5 @@
 'use client';
 
-import { toast } from 'sonner';
 import {
   acceptSections,
   carryToCopies,
@@ -17,7 +16,7 @@ import {
 import { add, beatOnsets, fraction, type Score } from '@/core/score';
 import { offsetQuarters, type PlacedSection, type ProposedSection } from '@/core/sections';
 import type { NewMark, Section } from '@/core/studio';
-import { useActs, type Acts } from '@/features/acts';
+import { tell, useActs, type Acts } from '@/features/acts';
 import type { PieceContext } from '@/features/score';
 import { useWhere, type WhereAccess } from '@/features/where';
 
@@ -30,7 +29,6 @@ interface Desk extends PieceContext {
   readonly where: WhereAccess;
 }
 
-const say = (message: string): void => void toast(message);
 const baseOf = (pieceId: string) => ({ pieceId, studentId: null, source: 'teacher' as const });
 
 /** Sections made of bars or of proposals, and proposals refused. */
@@ -39,7 +37,7 @@ function makingActions({ run, where, piece, score }: Desk) {
   const { bars } = where;
   return {
     make: (): void => {
-      if (!bars) return say('Choose bars on the strip first.');
+      if (!bars) return tell('Choose bars on the strip first.');
       run(
         makeSection,
         { ...of, bars },
@@ -97,7 +95,7 @@ function cuttingActions({ run, where, piece, score, sections, section }: Desk) {
     },
     split: (): void => {
       const { bars } = where;
-      if (chosen === undefined || !bars) return say('Choose a bar inside the section to split before it.');
+      if (chosen === undefined || !bars) return tell('Choose a bar inside the section to split before it.');
       run(
         splitSection,
         { ...of, sectionId: chosen, at: bars[0] },

@@ -27,7 +27,7 @@ function usePieceActions(): (piece: Piece) => readonly (readonly [string, () => 
   return (piece) => [
     ['Give it to students', () => where.go('prepare', { pieceId: piece.id })],
     piece.archived
-      ? ['Bring it back', () => archive(piece, false)]
+      ? [`Bring ${piece.title} back`, () => archive(piece, false)]
       : ['Archive, with everything kept', () => archive(piece, true)],
     ['Remove', () => run(removePiece, { pieceId: piece.id }, { stored: leave(piece) })],
   ];
@@ -46,6 +46,7 @@ function Row({ row, actions }: { readonly row: ShelfRow; readonly actions: Retur
       <td className="px-4 py-1">
         <Link
           href={where.addressOf('read', { pieceId: piece.id })}
+          translate="no"
           className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline"
         >
           {piece.title}
@@ -55,7 +56,9 @@ function Row({ row, actions }: { readonly row: ShelfRow; readonly actions: Retur
           {[piece.composer, instrumentName(piece), names].filter((t) => t !== '').join(', ')}
         </span>
       </td>
-      <td className={cell}>{piece.composer}</td>
+      <td className={cell} translate="no">
+        {piece.composer}
+      </td>
       <td className={cell}>{instrumentName(piece)}</td>
       <td className={`${cell} max-w-56`}>{names}</td>
       <td className={cell}>{piece.exercise ? 'exercise' : CAME_AS[piece.format]}</td>

@@ -3,13 +3,12 @@
 import { FilePlus2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useRef, useState, type DragEvent, type ReactNode } from 'react';
-import { bringBack } from '@/core/commands';
-import { dayOf, isTechnique } from '@/core/studio';
-import { useAllStandings, useEveryPiece, useRemoved, useStudents, useStudio } from '@/store';
-import { Button, counted, dayWords, EmptyState, MoreMenu, Problem } from '@/ui';
-import { useActs } from '@/features/acts';
+import { isTechnique } from '@/core/studio';
+import { useAllStandings, useEveryPiece, useStudents, useStudio } from '@/store';
+import { Button, EmptyState, MoreMenu, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
+import { RemovedRows } from '@/features/removed';
 import { ExerciseDialog } from './exercise-dialog';
 import { ANYTHING, choicesOf, findPieces, shelfRows, type ShelfRow, type Sort, type Wanted } from './find-pieces';
 import { NewPieceDialog } from './new-piece-dialog';
@@ -83,31 +82,6 @@ function Became({ taken }: { readonly taken: readonly Taken[] }): ReactNode {
         </ul>
       ) : null}
     </>
-  );
-}
-
-/** Pieces that were removed, with everything that is hidden with them. */
-function RemovedPieces(): ReactNode {
-  const { zone } = useStudio();
-  const { run } = useActs();
-  const removed = (useRemoved() ?? []).flatMap((r) => (r.table === 'pieces' ? [r] : []));
-  if (removed.length === 0) return null;
-  return (
-    <details className="mt-4">
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
-        {counted(removed.length, 'removed piece')}
-      </summary>
-      <ul className="panel p-3">
-        {removed.map(({ row, at }) => (
-          <li key={row.id} className="flex flex-wrap items-center gap-3 py-1">
-            <span className="min-w-0 flex-1">
-              {row.title}, <span className="text-ink-2">removed on {dayWords(dayOf(at.slice(0, 24), zone))}</span>
-            </span>
-            <Button onClick={() => run(bringBack, { table: 'pieces', row })}>Bring it back</Button>
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }
 
@@ -248,7 +222,7 @@ export function ShelfScreen(): ReactNode {
           <Lists rows={shelf.found} />
         </>
       )}
-      <RemovedPieces />
+      <RemovedRows of="pieces" />
     </div>
   );
 }

@@ -1,11 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Piece } from '@/core/studio';
 import { useEveryPiece, useStudio } from '@/store';
 import type { OpenedFile } from '@/workers';
-import { useActs } from '@/features/acts';
+import { tell, useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { bringIn, type AboutFile, type AboutTwin, type Asks } from './bring-in';
 
@@ -82,7 +81,7 @@ export function useTaking() {
         case 'brought':
           became.push({ fileName: file.name, says: brought.says, pieceId: brought.pieceId, failed: false });
           if (files.length === 1) {
-            toast(brought.says);
+            tell(brought.says);
             where.go('prepare', { pieceId: brought.pieceId });
           }
           break;

@@ -1,9 +1,8 @@
-import { toast } from 'sonner';
 import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
 import { counted } from '@/ui';
-import type { After } from '@/features/acts';
+import { tell, type After } from '@/features/acts';
 import { digitRefused, fingerOfDigit } from '../finger-choices';
 import { fingerAt, isPrinted } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
@@ -34,7 +33,7 @@ function typedDigit(
     return finger === null ? [] : [[n, finger]];
   });
   const [only] = list;
-  if (!only) toast(digitRefused(solver, proposed.get(note.id)));
+  if (!only) tell(digitRefused(solver, proposed.get(note.id)));
   else if (stretch.length > 1) set.all(list);
   else set.one(only[1]);
 }

@@ -1,6 +1,6 @@
-import { toast } from 'sonner';
 import { carryToCopies, changePiece, changeRungs, changeStudent, copiesOf } from '@/core/commands';
 import { FULL_FINGERING, type TeachingAnswer } from '@/core/studio';
+import { tell } from '@/features/acts';
 import { FINGER_VIEWS, type FingerView } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 
@@ -16,7 +16,7 @@ export function sectionActions({ model, run, studio, base: { pieceId } }: MarkDe
     },
     offerFindRung: (): void => {
       if (!section) {
-        toast('Choose a section first.');
+        tell('Choose a section first.');
         return;
       }
       const rung = {
@@ -34,7 +34,7 @@ export function sectionActions({ model, run, studio, base: { pieceId } }: MarkDe
       run(
         changeRungs,
         { pieceId, sectionId: section.section.id, edit: { kind: 'add', behind: 'bottom', rung } },
-        { stored: () => toast('The rung stands at the bottom of the ladder.') },
+        { stored: () => tell('The rung stands at the bottom of the ladder.') },
       );
     },
     setView: (v: string): void => {

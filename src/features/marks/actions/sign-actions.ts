@@ -1,8 +1,8 @@
-import { toast } from 'sonner';
 import { putMarks, takeMarks } from '@/core/commands';
 import type { OrnamentStyle } from '@/core/ornaments';
 import type { Note } from '@/core/score';
 import type { MarkOf, NewMark, NoteMark } from '@/core/studio';
+import { tell } from '@/features/acts';
 import { isDynamicLevel } from '../dynamic-level';
 import { chosenNotes } from './chosen-notes';
 import type { MarkDesk } from './mark-desk';
@@ -50,7 +50,7 @@ export function signActions({ model, run, base, putOne, takeOne }: MarkDesk) {
       const begun = hairpin ? notes.find((n) => n.id === hairpin.from) : undefined;
       if (!hairpin || !begun || begun.onset >= note.onset) {
         setHairpin({ from: note.id, role });
-        toast(`${role} begins here. Go to its last note and press the key again.`);
+        tell(`${role} begins here. Go to its last note and press the key again.`);
         return;
       }
       setHairpin(null);

@@ -38,7 +38,7 @@ export function StrumPanel({ model, actions, beats }: OfBars & { readonly beats:
           <Choose
             place="alone"
             label="Often used"
-            shown="often used"
+            shown="Often used"
             value=""
             choices={usual.map((p) => [p, p] as const)}
             onPick={(pattern) => actions.setStrum(bar.id, pattern, () => undefined)}

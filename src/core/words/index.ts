@@ -1,0 +1,2 @@
+export { sayIn, WRITTEN_WORDS } from './words';
+export type { Words } from './words';

@@ -1,0 +1,2 @@
+/** What was removed, and the way back. */
+export { RemovedRows } from './removed-rows';

@@ -1,0 +1,29 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import type * as Axe from 'axe-core';
+
+const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/**
+ * What axe finds on the page that is moderate or worse, as it stands now.
+ *
+ * The page has no frames, so one run sees it all; only what is wrong is worked out in full, and only its sentences
+ * leave the page: naming and handing over every element that passes takes many times as long as the rules themselves.
+ */
+export async function troublesOf(page: Page): Promise<string[]> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(SOURCE);
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as { readonly axe: typeof Axe };
+    // An open list or menu hangs at the end of the page and belongs to its button, not to a region.
+    const open = document.querySelector('#headlessui-portal-root :is([role=listbox], [role=menu])') !== null;
+    const { violations } = await axe.run(
+      // Notes are drawn as shapes; what is said of them stands beside. The focus only turns round at a guard.
+      { exclude: ['.engraved svg', '[data-headlessui-focus-guard]'] },
+      { resultTypes: ['violations'], rules: open ? { region: { enabled: false } } : {} },
+    );
+    return violations
+      .filter((v) => v.impact !== 'minor')
+      .map((v) => `${v.impact} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+  });
+}
