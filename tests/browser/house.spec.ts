@@ -92,7 +92,7 @@ test('nothing moves for those who asked for less motion', async ({ page }) => {
 test('a teacher who says measure and crotchet reads nothing else, on any stage', async ({ page }) => {
   test.slow();
   await page.goto('/settings');
-  await pick(page, 'What stands between two lines is called', 'measure');
+  await pick(page, 'Between two bar lines stands a', 'measure');
   await pick(page, 'Note values are called', 'crotchet, quaver, minim');
   const settings = async (): Promise<unknown> => (await storedRows(page, 'settings', 'demo'))[0];
   await expect.poll(settings).toMatchObject({ barWord: 'measure', noteNames: 'british' });

@@ -41,28 +41,30 @@ export function SettingsScreen(): ReactNode {
       </Panel>
       <ZonePanel />
       <Panel title="Words">
-        <Choose
-          place="stacked"
-          label="What stands between two lines is called"
-          value={settings?.barWord ?? 'bar'}
-          choices={[
-            ['bar', 'bar'],
-            ['measure', 'measure'],
-          ]}
-          asWritten
-          onPick={(v) => set('word for a bar', { barWord: v === 'measure' ? 'measure' : 'bar' })}
-        />
-        <Choose
-          place="stacked"
-          label="Note values are called"
-          value={settings?.noteNames ?? 'american'}
-          choices={[
-            ['american', 'quarter, eighth, half'],
-            ['british', 'crotchet, quaver, minim'],
-          ]}
-          asWritten
-          onPick={(v) => set('names of note values', { noteNames: v === 'british' ? 'british' : 'american' })}
-        />
+        <div className="grid gap-3">
+          <Choose
+            place="stacked"
+            label="Between two bar lines stands a"
+            value={settings?.barWord ?? 'bar'}
+            choices={[
+              ['bar', 'bar'],
+              ['measure', 'measure'],
+            ]}
+            asWritten
+            onPick={(v) => set('word for a bar', { barWord: v === 'measure' ? 'measure' : 'bar' })}
+          />
+          <Choose
+            place="stacked"
+            label="Note values are called"
+            value={settings?.noteNames ?? 'american'}
+            choices={[
+              ['american', 'quarter, eighth, half'],
+              ['british', 'crotchet, quaver, minim'],
+            ]}
+            asWritten
+            onPick={(v) => set('names of note values', { noteNames: v === 'british' ? 'british' : 'american' })}
+          />
+        </div>
       </Panel>
       <Panel title="Reading">
         <Choose
