@@ -1,5 +1,6 @@
 import { writeMidi, type MidiEvent } from 'midi-file';
-import { beatOnsets, meterQuarters, perform, playingOrder, type Bar, type Score } from '../score';
+import { barsInOrder, perform } from '../performance';
+import { beatOnsets, meterQuarters, type Bar, type Score } from '../score';
 import { quarterBpm } from '../units';
 
 export interface MidiRequest {
@@ -148,12 +149,6 @@ function clickEvents({ at, downbeat }: Beat, ticksPerQuarter: number, scale: ToM
   ];
 }
 
-/** The bars to play: as written, or in playing order with what lies outside the range left out. */
-export function barsToPlay(score: Score, from: number, to: number, repeats: boolean): number[] {
-  if (!repeats) return score.bars.slice(from, to + 1).map((b) => b.index);
-  return playingOrder(score.bars).order.filter((bar) => bar >= from && bar <= to);
-}
-
 /**
  * A Standard MIDI File (format 1) of bars of a score: first the tempo track, then one track a staff, then the clicks.
  * Ranges are clamped to the piece.
@@ -166,7 +161,7 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
   const last = score.bars.length - 1;
   const from = Math.max(0, Math.min(request.from, last));
   const to = Math.max(from, Math.min(request.to, last));
-  const order = barsToPlay(score, from, to, request.repeats);
+  const order = barsInOrder(score, from, to, request.repeats);
   const { staves } = request;
   const played = perform(score, {
     order,

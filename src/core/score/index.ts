@@ -47,6 +47,7 @@ export {
   type Fraction,
 } from './fraction';
 export { isBlankBar, isBlankBetween, notFound, withBlanks } from './blank-bars';
+export { beatOnsets } from './beats';
 export { lastWhere } from './last-where';
 export { hasUnsaidGroups, meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export { isBlackKey, pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
@@ -64,14 +65,6 @@ export {
 export { inBeats, inQuarters, tempoUnit, type TempoUnit } from './tempo-unit';
 export { workText } from './origin';
 export { struckNotes, tieLinks, withTiesClosed } from './ties';
-export {
-  beatOnsets,
-  perform,
-  type Performance,
-  type PerformanceRequest,
-  type PlayedBar,
-  type SoundingNote,
-} from './performance';
 export { type EditionMatch } from './match-editions';
 export { keepIds, withKeptIds, type KeptEdition, type KeptIds } from './kept-ids';
 export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { barsText } from '@/core/sections';
-import { perform } from '@/core/score';
+import { perform } from '@/core/performance';
 import { useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
 import { useActs } from '@/features/acts';

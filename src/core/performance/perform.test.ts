@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readScore } from '../musicxml';
-import { perform, playingOrder } from '.';
+import { playingOrder } from '../score';
+import { perform } from '.';
 
 const scoreOf = (bars: string) => {
   const read = readScore(

@@ -1,7 +1,5 @@
-import { meterBeats, meterQuarters } from './meter';
-import type { Bar, Direction, Note, Score } from './model';
-import { struckNotes } from './ties';
-import { tempoAt } from './seconds';
+import { struckNotes, tempoAt, type Bar, type Note, type Score } from '../score';
+import { velocities, type DynamicSign } from './loudness';
 import { midiKey, quarterBpm, ticks, type MidiKey, type QuarterBpm, type Ticks } from '../units';
 
 /**
@@ -18,7 +16,7 @@ export interface SoundingNote {
   /** Bar as written, and its place in the order played. */
   readonly bar: number;
   readonly turn: number;
-  /** 1 to 127, from the dynamic in force. */
+  /** 1 to 127, from the dynamic in force, hairpins as ramps. */
   readonly velocity: number;
 }
 
@@ -41,33 +39,8 @@ export interface PerformanceRequest {
   readonly tempo?: QuarterBpm;
   /** Which staves sound; all when left out. */
   readonly sounds?: (part: string, staff: number) => boolean;
-}
-
-/**
- * Key velocities of the dynamics, the middle of the scale where nothing is marked **[from memory, common in
- * sequencers]**.
- */
-const VELOCITY: Readonly<Record<string, number>> = {
-  pppp: 8,
-  ppp: 16,
-  pp: 33,
-  p: 49,
-  mp: 64,
-  mf: 80,
-  f: 96,
-  ff: 112,
-  fff: 126,
-  ffff: 127,
-};
-
-function velocityAt(dynamics: readonly Extract<Direction, { kind: 'dynamic' }>[], note: Note): number {
-  let level = 80;
-  for (const d of dynamics) {
-    if (d.onset > note.onset) break;
-    if (d.part === note.part && (d.staff === null || d.staff === note.staff || d.staff === 1))
-      level = VELOCITY[d.level] ?? level;
-  }
-  return level;
+  /** Levels and hairpins; those of the page when left out. */
+  readonly dynamics?: readonly DynamicSign[];
 }
 
 /** Where a time inside a bar falls when pairs are swung: what stands on the second of a pair moves, nothing else. */
@@ -90,7 +63,7 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
   const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
   for (const s of struckNotes(score.notes))
     if (s.note.midi !== null && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
-  const dynamics = score.directions.flatMap((d) => (d.kind === 'dynamic' ? [d] : []));
+  const velocity = velocities(score, request.dynamics);
   const bars: PlayedBar[] = [];
   const notes: SoundingNote[] = [];
   const tempos: { start: Ticks; bpm: QuarterBpm }[] = [];
@@ -129,7 +102,7 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
         midi: midiKey(note.midi ?? 60),
         bar: index,
         turn,
-        velocity: velocityAt(dynamics, note),
+        velocity: velocity(note),
       };
       if (note.grace === null) {
         notes.push({ ...base, start: ticks(beat), length: ticks(Math.max(1, Math.min(end - beat, until - beat))) });
@@ -150,32 +123,4 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
   });
   notes.sort((a, b) => a.start - b.start || a.midi - b.midi);
   return { bars, notes, tempos, length: ticks(at) };
-}
-
-/**
- * Onsets of the beats of a bar in ticks from its start; a pick-up holds the last beats of its meter. A free bar counts
- * quarters.
- *
- * @example beatOnsets(score.bars[0], score.ticksPerQuarter).map((b) => b.downbeat) // → [true, false, false, false]
- */
-export function beatOnsets(
-  bar: Bar,
-  ticksPerQuarter: number,
-): readonly { readonly at: number; readonly downbeat: boolean }[] {
-  const beats = meterBeats(bar.meter).map((b) => (b.n * ticksPerQuarter) / b.d);
-  if (beats.length === 0)
-    return Array.from({ length: Math.ceil(bar.length / ticksPerQuarter) }, (_, i) => ({
-      at: i * ticksPerQuarter,
-      downbeat: i === 0,
-    }));
-  const nominal = meterQuarters(bar.meter);
-  const full = (nominal.n * ticksPerQuarter) / nominal.d;
-  const shift = bar.index === 0 && bar.length < full ? full - bar.length : 0;
-  const out: { at: number; downbeat: boolean }[] = [];
-  let at = -shift;
-  beats.forEach((length, i) => {
-    if (at >= 0 && at < bar.length) out.push({ at, downbeat: i === 0 });
-    at += length;
-  });
-  return out;
 }
