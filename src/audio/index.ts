@@ -1,0 +1,5 @@
+/**
+ * What is heard. In: timed music from the core, instruments, a level. Out: sound on the audio clock, handed over ahead
+ * of time. Loaded only where something is played.
+ */
+export { playMusic, type Playing, type PlayRequest } from './play-music';

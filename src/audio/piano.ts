@@ -1,0 +1,96 @@
+import { frequencyOf, type Voice } from './voice';
+
+/** One recorded key of the piano. */
+interface Sample {
+  readonly midi: number;
+  readonly buffer: AudioBuffer;
+  /** Seconds of silence before its hammer is heard. */
+  readonly lead: number;
+}
+
+const LOWEST = 21;
+/** Every third key was recorded, from A0 to C8. */
+const KEYS: readonly number[] = Array.from({ length: 30 }, (_, i) => LOWEST + i * 3);
+
+const fileOf = (midi: number): string =>
+  `${['C', 'Ds', 'Fs', 'A'][(midi % 12) / 3] ?? 'A'}${Math.floor(midi / 12) - 1}.mp3`;
+
+/** The recordings are of a hand that plays rather loud; this is a note of loudness 1. */
+const LEVEL = 1.1;
+/** Time constant with which a damper stops a string, in seconds. */
+const DAMPED = 0.07;
+const GONE = 6;
+/** Of its greatest size, what is heard of a recording as its beginning. */
+const HEARD = 0.03;
+
+/** Where a recording begins to be heard. */
+function leadOf(buffer: AudioBuffer): number {
+  const samples = buffer.getChannelData(0);
+  const first = samples.subarray(0, buffer.sampleRate);
+  const most = first.reduce((max, s) => Math.max(max, Math.abs(s)), 0);
+  const at = first.findIndex((s) => Math.abs(s) >= most * HEARD);
+  return Math.max(0, at) / buffer.sampleRate;
+}
+
+/** Encoded recordings by key, kept once loaded: they are decoded anew for each audio context. */
+const encoded = new Map<number, Promise<ArrayBuffer>>();
+
+function load(base: string, midi: number): Promise<ArrayBuffer> {
+  const known = encoded.get(midi);
+  if (known) return known;
+  const loading = fetch(`${base}/${fileOf(midi)}`).then((answer) => {
+    if (!answer.ok) throw new Error(`The piano cannot be loaded (${answer.status}).`);
+    return answer.arrayBuffer();
+  });
+  encoded.set(midi, loading);
+  // A failure is not kept: the next time it is tried again.
+  loading.catch(() => encoded.delete(midi));
+  return loading;
+}
+
+const nearest = (midi: number): number =>
+  KEYS.reduce((best, key) => (Math.abs(key - midi) < Math.abs(best - midi) ? key : best), LOWEST);
+
+/**
+ * The recordings that some keys need, loaded and decoded; `onLoading` hears the share that is there. Rejects where one
+ * cannot be loaded.
+ */
+export async function pianoSamples(
+  context: BaseAudioContext,
+  base: string,
+  keys: readonly number[],
+  onLoading: (share: number) => void = () => undefined,
+): Promise<readonly Sample[]> {
+  const wanted = [...new Set(keys.map(nearest))];
+  let there = 0;
+  return Promise.all(
+    wanted.map(async (midi) => {
+      const bytes = await load(base, midi);
+      const buffer = await context.decodeAudioData(bytes.slice(0));
+      there += 1;
+      onLoading(there / wanted.length);
+      return { midi, buffer, lead: leadOf(buffer) };
+    }),
+  );
+}
+
+/** The piano: the nearest recorded key, turned to the pitch; `a4` in hertz. */
+export function piano(context: BaseAudioContext, samples: readonly Sample[], into: AudioNode, a4: number): Voice {
+  return ({ at, seconds, midi, loud }) => {
+    const sample = samples.reduce<Sample | null>(
+      (best, s) => (best === null || Math.abs(s.midi - midi) < Math.abs(best.midi - midi) ? s : best),
+      null,
+    );
+    if (sample === null) return;
+    const source = context.createBufferSource();
+    source.buffer = sample.buffer;
+    source.playbackRate.value = frequencyOf(midi, a4) / frequencyOf(sample.midi, 440);
+    const shape = context.createGain();
+    // Softer keys are less loud than their number says: the ear hears the square.
+    shape.gain.setValueAtTime(LEVEL * loud * loud, at);
+    shape.gain.setTargetAtTime(0, at + seconds, DAMPED);
+    source.connect(shape).connect(into);
+    source.start(at, sample.lead);
+    source.stop(at + seconds + GONE * DAMPED);
+  };
+}

@@ -1,0 +1,98 @@
+import type { TimedMusic } from '@/core/performance';
+import { output } from './output';
+import { schedulerFor, type Band } from './schedule';
+
+export interface PlayRequest extends Omit<Band, 'samples'> {
+  readonly music: TimedMusic;
+  /** 0 to 1. */
+  readonly level: number;
+  /** Seconds into the music at which it begins. */
+  readonly from?: number;
+  /** Where it is, in seconds of the music as it is heard, once a frame; null when it has ended or was stopped. */
+  readonly onAt: (at: number | null) => void;
+}
+
+export interface Playing {
+  readonly stop: () => void;
+}
+
+/** Handed to the audio clock so far ahead, in seconds: a page that is busy for so long disturbs nothing. */
+const AHEAD = 1.6;
+const EVERY_MS = 250;
+/** Before the first note, so that none is late. */
+const LEAD = 0.08;
+/** A stop that is faster is a click. */
+const FADE = 0.04;
+/** After the last note has been let go. */
+const RING = 0.5;
+
+let shared: AudioContext | null = null;
+let current: Playing | null = null;
+
+/** Plays timed music; what played before stops. Rejects where the piano cannot be loaded. */
+export async function playMusic({ music, level, from = 0, onAt, ...band }: PlayRequest): Promise<Playing> {
+  current?.stop();
+  const context = (shared ??= new AudioContext());
+  const out = output(context, level);
+  const state: { stopped: boolean; endSounding: () => void } = { stopped: false, endSounding: out.close };
+  const playing: Playing = {
+    stop: () => {
+      if (state.stopped) return;
+      state.stopped = true;
+      if (current === playing) current = null;
+      state.endSounding();
+      onAt(null);
+    },
+  };
+  current = playing;
+  try {
+    await context.resume();
+    const schedule = await schedulerFor(context, music, out.into, { ...band, samples: '/piano' });
+    // It may have been stopped while the piano came in.
+    if (!state.stopped) state.endSounding = run(context, music, from, schedule, out, onAt, playing.stop);
+  } catch (error) {
+    playing.stop();
+    throw error;
+  }
+  return playing;
+}
+
+/** Hands the music over bit by bit and tells where it is; returns how to end it. */
+function run(
+  context: AudioContext,
+  music: TimedMusic,
+  from: number,
+  schedule: Awaited<ReturnType<typeof schedulerFor>>,
+  out: ReturnType<typeof output>,
+  onAt: PlayRequest['onAt'],
+  onEnd: () => void,
+): () => void {
+  const begin = context.currentTime + LEAD - from;
+  let handed = from;
+  const hand = (): void => {
+    const until = context.currentTime - begin + AHEAD;
+    if (until <= handed) return;
+    schedule(begin, handed, until);
+    handed = until;
+  };
+  hand();
+  const timer = setInterval(hand, EVERY_MS);
+  let frame = 0;
+  const show = (): void => {
+    // What is heard lags behind the clock by what the device needs.
+    const at = context.currentTime - begin - context.outputLatency;
+    if (at >= music.seconds + RING) {
+      onEnd();
+      return;
+    }
+    onAt(at);
+    frame = requestAnimationFrame(show);
+  };
+  frame = requestAnimationFrame(show);
+  return () => {
+    clearInterval(timer);
+    cancelAnimationFrame(frame);
+    out.fade(FADE);
+    setTimeout(out.close, FADE * 2000);
+  };
+}
