@@ -20,6 +20,7 @@ module.exports = {
     // The worker of a studio's files writes them where they are kept; the hooks of the store stay outside.
     only('workers-know-core', 'workers', ['workers/', 'core/', 'store/in-worker']),
     only('demo-knows-core', 'demo', ['demo/', 'core/']),
+    only('audio-knows-core', 'audio', ['audio/', 'core/']),
     only('app-composes-features', 'app', ['app/', 'features/[^/]+/index']),
     {
       name: 'rooms-by-their-face',
@@ -35,7 +36,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^(?:src|cli)/([^/]+)' },
       to: {
-        path: '^src/(store|ui|workers|demo)/',
+        path: '^src/(store|ui|workers|demo|audio)/',
         pathNot: ['^src/$1/', '^src/[^/]+/index\\.tsx?$', '^src/store/in-worker\\.ts$'],
       },
     },
@@ -43,7 +44,7 @@ module.exports = {
     {
       name: 'others-by-the-face-of-core',
       severity: 'error',
-      from: { path: '^(src/(store|ui|workers|demo|app)|cli)/' },
+      from: { path: '^(src/(store|ui|workers|demo|audio|app)|cli)/' },
       to: { path: '^src/core/[^/]+/', pathNot: ['/index\\.ts$'] },
     },
     {

@@ -21,7 +21,9 @@ function stepsBetween(from: number, to: number): readonly number[] {
  * How a rung is drilled: as often in a row as it asks, at its tempo, or up its tempos to the last and a little past it.
  * A rung that names no tempo takes `usual`; nothing goes above `cap`.
  *
- * @example drillRule({ kind: 'tempo', times: 3, tempo: 60, tempoTo: 66 }, { usual: 80, cap: null, miss: 'gate' }).steps // → [60, 64, 69]
+ * @example
+ * drillRule({ kind: 'tempo', times: 3, tempo: 60, tempoTo: 66 }, { usual: 80, cap: null, miss: 'gate' }).steps
+ * // → [60, 64, 69]
  */
 export function drillRule(
   rung: Pick<Rung, 'kind' | 'times' | 'tempo' | 'tempoTo'> | null,

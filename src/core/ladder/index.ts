@@ -5,7 +5,7 @@
  */
 export { buildLadder, type LadderRequest } from './build-ladder';
 export { describeCopy, type CopyOf } from './copy-of';
-export { cautionsFor } from './cautions';
+export { cautionsFor, MINUTES_BEFORE_A_BREAK } from './cautions';
 export { EXERCISE_PACE } from './exercise-rungs';
 export { mergeLadder, type LadderConflict, type MergedLadder } from './merge-ladder';
 export {

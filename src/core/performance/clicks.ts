@@ -67,7 +67,8 @@ function fullLength(bar: Bar, ticksPerQuarter: number): Bar['length'] {
 /**
  * Clicks under the music, by a pattern, each beat divided into `parts`.
  *
- * @example clicksUnder(score, perform(score, { order: [0] }).bars, { pattern: 'strong', parts: 1, seed: 1 }).length // → 1
+ * @example
+ * clicksUnder(score, perform(score, { order: [0] }).bars, { pattern: 'strong', parts: 1, seed: 1 }).length // → 1
  */
 export function clicksUnder(
   { ticksPerQuarter }: Pick<Score, 'ticksPerQuarter'>,

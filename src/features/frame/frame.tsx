@@ -203,7 +203,8 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
           </div>
         </div>
         <StageLine />
-        <NextLine next={next} />
+        {/* In the practice room it is the student who does the next thing. */}
+        {where.stage === 'home' ? null : <NextLine next={next} />}
       </header>
       <main ref={main} tabIndex={-1} className="px-3 pb-20 pt-3 outline-none sm:px-5 xl:pb-3">
         <ProblemBoundary key={where.stage} what={STAGE_NAMES[where.stage]} waysOut={<SaveStudioButton />}>

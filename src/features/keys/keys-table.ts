@@ -118,6 +118,14 @@ export const KEYS = {
     past: press('l', 'L', 'past lessons'),
     stand: press('s', 'S', 'only the music, as on the stand'),
   },
+  home: {
+    play: press('space', 'Space', 'play, stop'),
+    right: press('right, enter, pagedown', '→, Enter', 'it was right; on a pedal the right foot'),
+    again: press('left, pageup', '←', 'again; on a pedal the left foot'),
+    faster: press('up', '↑', 'faster'),
+    slower: press('down', '↓', 'slower'),
+    back: press('backspace', 'Backspace', 'take the last one back'),
+  },
   board: {
     along: press(null, 'arrows', 'move from cell to cell'),
     level: press(null, '0–5', 'set the level'),

@@ -15,11 +15,10 @@ type Act = (event: KeyboardEvent) => void;
 
 /** What answers Enter and Space by itself. */
 const CONTROLS = 'button, a[href], input, select, textarea, summary, [role="button"], [role="tab"], [role="menuitem"]';
-const ACTIVATES = /\b(enter|space)\b/;
 
 /** Whether a key belongs to the control that has the focus: Enter and Space press it; a tick box leaves Enter alone. */
 function isTheControls({ target, key }: KeyboardEvent): boolean {
-  if (!(target instanceof Element)) return false;
+  if (!(target instanceof Element) || (key !== 'Enter' && key !== ' ')) return false;
   const control = target.closest(CONTROLS);
   return control !== null && !(key === 'Enter' && control instanceof HTMLInputElement && control.type === 'checkbox');
 }
@@ -33,13 +32,12 @@ const live = new Map<KeyId, Act>();
 /** Listens for a key of the table. What the browser would do with it does not happen. */
 export function useKey(id: KeyId, act: Act, options: KeyOptions = {}): void {
   const { keys, byCharacter = false } = keyOf(id);
-  const activates = ACTIVATES.test(keys ?? '');
   useHotkeys(keys ?? '', act, {
     enabled: keys !== null,
     useKey: byCharacter,
     preventDefault: true,
     ignoreEventWhen: (event) =>
-      isBehindDialog() || (activates && isTheControls(event)) || (options.unless?.(event) ?? false),
+      isBehindDialog() || isTheControls(event) || (options.unless?.(event) ?? false),
     ...(options.inFields ? { enableOnFormTags: options.inFields } : {}),
   });
   useEffect(() => {

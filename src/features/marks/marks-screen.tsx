@@ -2,12 +2,14 @@
 
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { barsText } from '@/core/sections';
-import { perform } from '@/core/performance';
+import { instrumentOf } from '@/core/instruments';
+import { markedDynamics, PLAIN_PLAN, timedMusic } from '@/core/performance';
 import { useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useKey } from '@/features/keys';
-import { PieceStage, playNotes, ScoreLines, useMusicSize, usePageView, type PieceContext } from '@/features/score';
+import { PieceStage, ScoreLines, useMusicSize, usePageView, type PieceContext } from '@/features/score';
+import { usePlaying } from '@/features/sound';
 import { markActions, type MarkActions } from './actions';
 import { CueBook } from './cue-book';
 import { fingersOnTheWay } from './fingers-on-the-way';
@@ -41,25 +43,17 @@ function Warnings({ model: { fingering, marking, from, to } }: { readonly model:
 }
 
 /** Plays the bars as marked, or stops. */
-function usePlaying({ score, from, to, tempo }: MarksModel): () => void {
-  const stop = useRef<(() => void) | null>(null);
+function usePlayOrStop({ score, from, to, tempo, instrument, marks }: MarksModel): () => void {
+  const playing = usePlaying();
   return () => {
-    if (stop.current) {
-      stop.current();
+    if (playing.isPlaying) {
+      playing.stop();
       return;
     }
-    const played = perform(score, { order: score.bars.slice(from, to + 1).map((b) => b.index) });
-    const factor = 60 / tempo / score.ticksPerQuarter;
-    stop.current = playNotes(
-      played.notes.map((n) => ({
-        midi: n.midi,
-        start: n.start * factor,
-        seconds: n.length * factor,
-        loud: n.velocity / 127,
-      })),
-      () => {
-        stop.current = null;
-      },
+    const dynamics = markedDynamics(score, marks);
+    playing.play(
+      timedMusic(score, { ...PLAIN_PLAN, from, to, tempo, dynamics, bends: true }),
+      () => instrumentOf(instrument).family,
     );
   };
 }
@@ -95,7 +89,7 @@ function Marking(context: PieceContext): ReactNode {
   const { view } = usePageView(whole, player, 'marks');
   const cue = useRef<HTMLInputElement | null>(null);
   const dynamic = useRef<HTMLButtonElement | null>(null);
-  const play = usePlaying(model);
+  const play = usePlayOrStop(model);
   const [stand, setStand] = useState(false);
   const { factor } = useMusicSize('marks');
   useKey('marks.stand', () => setStand(true));

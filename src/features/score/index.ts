@@ -8,7 +8,6 @@ export { useScore, useScores } from './use-score';
 export { loadedPiece } from './loaded-piece';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
-export { playNotes, type HeardNote } from './play';
 export { shownOf, useProposedWay, useFingering, useMarking, type Answer } from './use-marking';
 export { useOverhead } from './use-overhead';
 export { MusicSizeChoice, useMusicSize } from './music-size';

@@ -7,6 +7,7 @@ import { useSettings } from '@/store';
 import { Choose, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
+import { SoundChoices } from '@/features/sound';
 import { TeachingChoices } from '@/features/teaching';
 import { ZonePanel } from './zone-panel';
 
@@ -77,6 +78,9 @@ export function SettingsScreen(): ReactNode {
         <p className="mt-2 text-sm text-ink-2">
           The music has sizes of its own, where it is. Movement follows what your system asks for.
         </p>
+      </Panel>
+      <Panel title="Sound">
+        <SoundChoices />
       </Panel>
       <Panel title="How you teach" className="lg:col-span-2">
         <p className="mb-3 text-ink-2">

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { clearArrived, pendingAddress, pendingOnServer, putPending, subscribePending } from './pending-address';
 
 /** In the order of the work, then all students at once. */
-export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson', 'board'] as const;
+export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson', 'home', 'board'] as const;
 /** What belongs to the studio as a whole. */
 export const STUDIO_STAGES = ['files', 'settings', 'about'] as const;
 export type Stage = (typeof STAGES)[number] | (typeof STUDIO_STAGES)[number] | 'prepare';

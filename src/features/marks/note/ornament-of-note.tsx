@@ -1,20 +1,21 @@
 import type { ReactNode } from 'react';
+import { instrumentOf } from '@/core/instruments';
 import type { RealisedOrnament } from '@/core/ornaments';
+import type { TimedMusic } from '@/core/performance';
 import { pitchName, spellMidi } from '@/core/score';
 import { Button } from '@/ui';
-import { playNotes } from '@/features/score';
+import { notesAlone, usePlaying } from '@/features/sound';
 import { SmallStaff } from '../small-staff';
 import type { OfNote } from './of-note';
 
-/** Plays an ornament alone, at a tempo in quarters a minute. */
-function playOrnament({ notes }: RealisedOrnament, tempo: number): void {
-  const [start] = notes;
-  if (!start) return;
+/** An ornament alone, at a tempo in quarters a minute. */
+function ornamentAlone({ notes }: RealisedOrnament, tempo: number): TimedMusic {
   const seconds = (f: { readonly n: number; readonly d: number }): number => ((f.n / f.d) * 60) / tempo;
-  playNotes(
+  const [start] = notes;
+  return notesAlone(
     notes.map((n) => ({
       midi: n.midi,
-      start: seconds(n.onset) - seconds(start.onset),
+      start: start ? seconds(n.onset) - seconds(start.onset) : 0,
       seconds: seconds(n.duration),
     })),
   );
@@ -22,6 +23,7 @@ function playOrnament({ notes }: RealisedOrnament, tempo: number): void {
 
 /** The ornament at the note in hand: written out, in which style, and heard. */
 export function OrnamentOfNote({ model, actions, note }: OfNote): ReactNode {
+  const { play } = usePlaying();
   const ornament = model.marking?.ornaments.find((o) => o.noteId === note.id);
   if (!ornament) return null;
   const fifths = model.score.bars[note.bar]?.key.fifths ?? 0;
@@ -52,7 +54,9 @@ export function OrnamentOfNote({ model, actions, note }: OfNote): ReactNode {
             {style}
           </Button>
         ))}
-        <Button onClick={() => playOrnament(ornament, model.tempo)}>Hear it</Button>
+        <Button onClick={() => play(ornamentAlone(ornament, model.tempo), () => instrumentOf(model.instrument).family)}>
+          Hear it
+        </Button>
       </div>
     </div>
   );

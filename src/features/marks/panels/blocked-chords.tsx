@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { blockChords } from '@/core/harmony';
 import { fraction } from '@/core/score';
 import { Button, Panel } from '@/ui';
-import { playNotes } from '@/features/score';
+import { notesAlone, usePlaying } from '@/features/sound';
 import { SmallStaff } from '../small-staff';
 import type { MarksModel } from '../use-marks-model';
 
@@ -27,6 +27,7 @@ function printedOtherwise({ score, marking, from, to }: MarksModel): readonly st
 /** One chord a beat, for the hand to find before the music is played as written. */
 export function BlockedChords({ model }: { readonly model: MarksModel }): ReactNode {
   const { score, from, to, tempo, marking, blocked, setBlocked, startBar } = model;
+  const { play } = usePlaying();
   if (!marking) return null;
   const last = Math.min(to, from + BARS_BLOCKED - 1);
   const blocks = blockChords(marking.harmony.beats.filter((b) => b.bar >= from && b.bar <= last));
@@ -34,15 +35,18 @@ export function BlockedChords({ model }: { readonly model: MarksModel }): ReactN
   const hear = (): void => {
     const factor = 60 / tempo / score.ticksPerQuarter;
     const start = blocks[0]?.onset ?? 0;
-    playNotes(
-      blocks.flatMap((b) =>
-        b.keys.map((midi) => ({
-          midi,
-          start: (b.onset - start) * factor,
-          seconds: b.length * factor * 0.95,
-          loud: 0.4,
-        })),
+    play(
+      notesAlone(
+        blocks.flatMap((b) =>
+          b.keys.map((midi) => ({
+            midi,
+            start: (b.onset - start) * factor,
+            seconds: b.length * factor * 0.95,
+            loud: 0.4,
+          })),
+        ),
       ),
+      () => 'keyboard',
     );
   };
   return (
