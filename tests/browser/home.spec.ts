@@ -61,6 +61,7 @@ test('counting by keys: three in a row, a miss, taken back; a reload loses nothi
   await page.reload();
   await page.getByRole('button', { name: 'Yes, keep what Imke does' }).click();
   await page.getByRole('list', { name: 'Today' }).getByRole('button').nth(1).click();
+  await ready(page);
   await expect(status).toContainText(/1 in a row|Done/);
   const before = (await practised(page)).length;
   await page.getByRole('button', { name: /^Keep it/ }).click();

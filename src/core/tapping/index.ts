@@ -1,0 +1,13 @@
+/**
+ * A rhythm that was tapped. In: when each note is due, when it was tapped, in seconds. Out: each note right, early, late
+ * or missed, what was tapped too often, the steady lead and the scatter.
+ */
+export {
+  judgeTaps,
+  tapTolerance,
+  type BeatToTap,
+  type JudgedNote,
+  type TapJudgement,
+  type TapRule,
+  type TapVerdict,
+} from './judge-taps';
