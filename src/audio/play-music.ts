@@ -14,6 +14,8 @@ export interface PlayRequest extends Omit<Band, 'samples'> {
 
 export interface Playing {
   readonly stop: () => void;
+  /** The moment of the music that was heard at a time of `performance.now()`; null before it begins. */
+  readonly heardAt: (ms: number) => number | null;
 }
 
 /** Handed to the audio clock so far ahead, in seconds: a page that is busy for so long disturbs nothing. */
@@ -29,12 +31,24 @@ const RING = 0.5;
 let shared: AudioContext | null = null;
 let current: Playing | null = null;
 
+/** What the loudspeaker gives at a time of `performance.now()`, in seconds of the audio clock. */
+function clockAt(context: AudioContext, ms: number): number {
+  const { contextTime, performanceTime } = context.getOutputTimestamp();
+  if (contextTime === undefined || performanceTime === undefined || contextTime === 0)
+    return context.currentTime - context.outputLatency + (ms - performance.now()) / 1000;
+  return contextTime + (ms - performanceTime) / 1000;
+}
+
 /** Plays timed music; what played before stops. Rejects where the piano cannot be loaded. */
 export async function playMusic({ music, level, from = 0, onAt, ...band }: PlayRequest): Promise<Playing> {
   current?.stop();
   const context = (shared ??= new AudioContext());
   const out = output(context, level);
-  const state: { stopped: boolean; endSounding: () => void } = { stopped: false, endSounding: out.close };
+  const state: { stopped: boolean; endSounding: () => void; begin: number | null } = {
+    stopped: false,
+    endSounding: out.close,
+    begin: null,
+  };
   const playing: Playing = {
     stop: () => {
       if (state.stopped) return;
@@ -43,13 +57,17 @@ export async function playMusic({ music, level, from = 0, onAt, ...band }: PlayR
       state.endSounding();
       onAt(null);
     },
+    heardAt: (ms) => (state.begin === null ? null : clockAt(context, ms) - state.begin),
   };
   current = playing;
   try {
     await context.resume();
     const schedule = await schedulerFor(context, music, out.into, { ...band, samples: '/piano' });
     // It may have been stopped while the piano came in.
-    if (!state.stopped) state.endSounding = run(context, music, from, schedule, out, onAt, playing.stop);
+    if (!state.stopped) {
+      state.begin = context.currentTime + LEAD - from;
+      state.endSounding = run(context, music, from, state.begin, schedule, out, onAt, playing.stop);
+    }
   } catch (error) {
     playing.stop();
     throw error;
@@ -62,12 +80,12 @@ function run(
   context: AudioContext,
   music: TimedMusic,
   from: number,
+  begin: number,
   schedule: Awaited<ReturnType<typeof schedulerFor>>,
   out: ReturnType<typeof output>,
   onAt: PlayRequest['onAt'],
   onEnd: () => void,
 ): () => void {
-  const begin = context.currentTime + LEAD - from;
   let handed = from;
   const hand = (): void => {
     const until = context.currentTime - begin + AHEAD;

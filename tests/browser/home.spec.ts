@@ -97,8 +97,29 @@ test('it is heard: counted in, followed bar by bar, stopped by the same key', as
   await expect(page.getByRole('button', { name: 'Play it' })).toBeVisible();
 });
 
-test('who has no week is told where it comes from', async ({ page }) => {
+test('a rhythm is tapped by keys over the click, and judged note by note', async ({ page }) => {
+  await page.goto(HOME);
+  await page.getByRole('button', { name: 'No, I am only trying it' }).click();
+  await ready(page);
+  await page.getByRole('button', { name: 'Tap the rhythm' }).click();
+  const panel = page.getByRole('region', { name: 'Tap the rhythm' });
+  await panel.getByRole('button', { name: 'Count me in' }).click();
+  // Counted in, then a few taps; stopped before the end, the rest is missed.
+  await expect(panel.getByText(/^4$/)).toBeVisible();
+  await expect(panel.getByText(/^[1-4]$/)).toBeHidden();
+  await page.locator('body').press('f');
+  await page.locator('body').press('j');
+  await panel.getByRole('button', { name: 'Stop' }).click();
+  await expect(panel.getByRole('status')).toContainText(/\d+ of \d+ in time\./);
+  await expect(panel.getByRole('status')).toContainText(/missed/);
+  expect(await troublesOf(page)).toEqual([]);
+  await panel.getByRole('button', { name: 'Back to the music' }).click();
+  await ready(page);
+});
+
+test('the room asks who is practising', async ({ page }) => {
   await page.goto('/home');
   await page.getByRole('button', { name: 'Imke' }).click();
   await expect(page).toHaveURL(/student=demo-imke/);
+  await expect(page.getByRole('list', { name: 'Today' })).toBeVisible();
 });

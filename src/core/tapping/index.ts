@@ -1,6 +1,6 @@
 /**
- * A rhythm that was tapped. In: when each note is due, when it was tapped, in seconds. Out: each note right, early, late
- * or missed, what was tapped too often, the steady lead and the scatter.
+ * A rhythm that was tapped. In: when each note is due, when it was tapped, in seconds. Out: each note right, early,
+ * late or missed, what was tapped too often, the steady lead and the scatter.
  */
 export {
   judgeTaps,
@@ -11,3 +11,5 @@ export {
   type TapRule,
   type TapVerdict,
 } from './judge-taps';
+export { tapRow } from './tap-row';
+export { tapReport, type TapReport } from './tap-words';

@@ -72,8 +72,8 @@ const deviation = (list: readonly number[]): number => {
  * misses.
  *
  * @example
- * judgeTaps([{ noteId: 'a', at: 0, bar: 0 }, { noteId: 'b', at: 1, bar: 0 }], [0.01, 1.2], { beat: 1, withoutLead: false })
- *   .notes.map((n) => n.verdict) // → ['right', 'late']
+ * judgeTaps([{ noteId: 'a', at: 0, bar: 0 }, { noteId: 'b', at: 1, bar: 0 }], [0.01, 1.2], { beat: 1,
+ *   withoutLead: false }).notes.map((n) => n.verdict) // → ['right', 'late']
  */
 export function judgeTaps(notes: readonly BeatToTap[], taps: readonly number[], rule: TapRule): TapJudgement {
   const times = notes.map((n) => n.at);

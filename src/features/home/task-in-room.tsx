@@ -86,6 +86,7 @@ export function TaskInRoom(props: Props): ReactNode {
     voices: voicesOf(context),
     soundOf: (asked) => taskSound(context, marks ?? [], [from, to], asked),
     familyOf: familyIn(context, piece),
+    barName: (bar) => `bar ${score.bars[bar]?.name ?? bar + 1}`,
   };
   const record = (_: RoomTask, sum: DrillSum, done: boolean): void => {
     if (!kept) {

@@ -125,6 +125,8 @@ export const KEYS = {
     faster: press('up', '↑', 'faster'),
     slower: press('down', '↓', 'slower'),
     back: press('backspace', 'Backspace', 'take the last one back'),
+    tapLeft: press('f', 'F', 'tap with the left hand'),
+    tapRight: press('j', 'J', 'tap with the right hand'),
   },
   board: {
     along: press(null, 'arrows', 'move from cell to cell'),

@@ -36,8 +36,7 @@ export function useKey(id: KeyId, act: Act, options: KeyOptions = {}): void {
     enabled: keys !== null,
     useKey: byCharacter,
     preventDefault: true,
-    ignoreEventWhen: (event) =>
-      isBehindDialog() || isTheControls(event) || (options.unless?.(event) ?? false),
+    ignoreEventWhen: (event) => isBehindDialog() || isTheControls(event) || (options.unless?.(event) ?? false),
     ...(options.inFields ? { enableOnFormTags: options.inFields } : {}),
   });
   useEffect(() => {

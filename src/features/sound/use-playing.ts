@@ -25,6 +25,8 @@ export interface PlayAccess extends PlayingNow {
     onEnd?: (seconds: number) => void,
   ) => void;
   readonly stop: () => void;
+  /** The moment of the music that was heard at a time of `performance.now()`; null in silence. */
+  readonly heardAt: (ms: number) => number | null;
 }
 
 const SILENT: PlayingNow = { isPlaying: false, loading: null, bar: null, count: null };
@@ -42,7 +44,7 @@ function heardAt(music: TimedMusic, at: number): Pick<PlayingNow, 'bar' | 'count
 export function usePlaying(): PlayAccess {
   const { level, a4 } = useSoundChoices();
   const [now, setNow] = useState<PlayingNow>(SILENT);
-  const current = useRef<{ stop: () => void } | null>(null);
+  const current = useRef<{ stop: () => void; heardAt: (ms: number) => number | null } | null>(null);
   const stop = useCallback(() => {
     current.current?.stop();
     current.current = null;
@@ -50,7 +52,7 @@ export function usePlaying(): PlayAccess {
   useEffect(() => stop, [stop]);
   const play: PlayAccess['play'] = (music, familyOf, onEnd) => {
     stop();
-    const mine = { stopped: false, stop: (): void => undefined };
+    const mine = { stopped: false, stop: (): void => undefined, heardAt: (_: number): number | null => null };
     mine.stop = () => {
       mine.stopped = true;
     };
@@ -80,7 +82,10 @@ export function usePlaying(): PlayAccess {
       .then(
         (playing) => {
           if (mine.stopped) playing.stop();
-          else mine.stop = playing.stop;
+          else {
+            mine.stop = playing.stop;
+            mine.heardAt = playing.heardAt;
+          }
         },
         () => {
           setNow(SILENT);
@@ -90,5 +95,5 @@ export function usePlaying(): PlayAccess {
         },
       );
   };
-  return { ...now, play, stop };
+  return { ...now, play, stop, heardAt: (ms) => current.current?.heardAt(ms) ?? null };
 }

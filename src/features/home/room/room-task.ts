@@ -38,6 +38,8 @@ export interface RoomTask {
   /** The task as it sounds; null where it has no music. */
   readonly soundOf: ((asked: SoundAsked) => TimedMusic) | null;
   readonly familyOf: (part: string) => InstrumentFamily;
+  /** What a bar is called. */
+  readonly barName: (bar: number) => string;
 }
 
 /** Where the room hands over what was done. */

@@ -10,6 +10,7 @@ import { useKey } from '@/features/keys';
 import { usePlaying, type PlayAccess } from '@/features/sound';
 import { HEARD, LOOPS, type Heard, type Loop, type Recorder, type RoomTask, type SoundAsked } from './room-task';
 import { RowBoxes } from './row-boxes';
+import { TapPanel } from './tap-panel';
 import { useRoomDrill, type OpenPasses } from './use-room-drill';
 
 const HEARD_NAMES: Readonly<Record<Heard, string>> = {
@@ -94,6 +95,7 @@ function SoundRow({
   onPlay,
   onFaster,
   choices,
+  onTap,
 }: {
   readonly playing: PlayAccess;
   readonly tempo: number;
@@ -101,6 +103,7 @@ function SoundRow({
   readonly onPlay: () => void;
   readonly onFaster: (by: number) => void;
   readonly choices: ReactNode;
+  readonly onTap: () => void;
 }): ReactNode {
   const beats = inBeats(tempo, unit);
   const [shown, setShown] = useState(false);
@@ -118,7 +121,12 @@ function SoundRow({
       <Button big aria-label="Faster" onClick={() => onFaster(1)}>
         <Plus size={22} aria-hidden="true" />
       </Button>
-      <span className="hidden flex-wrap items-center gap-2 sm:flex">{choices}</span>
+      <span className="hidden flex-wrap items-center gap-2 sm:flex">
+        {choices}
+        <Button big onClick={onTap}>
+          Tap the rhythm
+        </Button>
+      </span>
       <Button
         big
         className="ml-auto sm:hidden"
@@ -128,7 +136,14 @@ function SoundRow({
       >
         <SlidersHorizontal size={22} aria-hidden="true" />
       </Button>
-      {shown ? <span className="flex basis-full flex-wrap gap-2 sm:hidden">{choices}</span> : null}
+      {shown ? (
+        <span className="flex basis-full flex-wrap gap-2 sm:hidden">
+          {choices}
+          <Button big onClick={onTap}>
+            Tap the rhythm
+          </Button>
+        </span>
+      ) : null}
       {playing.loading === null ? null : (
         <span role="status">The piano comes in: {Math.round(playing.loading * 100)} %</span>
       )}
@@ -186,6 +201,7 @@ function Judging({
 /** One thing to practise: its music large, how it sounds, and counting how often it is right. */
 export function Room({ task, open, recorder, music, onNext }: Props): ReactNode {
   const [shift, setShift] = useState(0);
+  const [tapping, setTapping] = useState(false);
   const { asked, choices } = useSoundAsked(task);
   const { drill, tempo, judge, takeBack, finish } = useRoomDrill(task, open, recorder, shift);
   const playing = usePlaying();
@@ -227,30 +243,38 @@ export function Room({ task, open, recorder, music, onNext }: Props): ReactNode 
           “{task.cue}”
         </p>
       )}
-      <div className="sticky bottom-0 mt-auto grid gap-2 border-t border-rule bg-ground py-2">
-        {task.soundOf ? (
-          <SoundRow
-            playing={playing}
-            tempo={tempo}
-            unit={task.unit}
-            onPlay={playOrStop}
-            onFaster={faster}
-            choices={choices}
-          />
-        ) : null}
-        {drill ? (
-          <Judging
-            drill={drill}
-            onJudge={judge}
-            onTakeBack={takeBack}
-            onKeep={() => {
-              finish();
-              onNext?.();
-            }}
-            isLast={onNext === null}
-          />
-        ) : null}
-      </div>
+      {tapping ? (
+        <TapPanel task={task} tempo={tempo} barName={task.barName} onClose={() => setTapping(false)} />
+      ) : (
+        <div className="sticky bottom-0 mt-auto grid gap-2 border-t border-rule bg-ground py-2">
+          {task.soundOf ? (
+            <SoundRow
+              playing={playing}
+              tempo={tempo}
+              unit={task.unit}
+              onPlay={playOrStop}
+              onFaster={faster}
+              choices={choices}
+              onTap={() => {
+                playing.stop();
+                setTapping(true);
+              }}
+            />
+          ) : null}
+          {drill ? (
+            <Judging
+              drill={drill}
+              onJudge={judge}
+              onTakeBack={takeBack}
+              onKeep={() => {
+                finish();
+                onNext?.();
+              }}
+              isLast={onNext === null}
+            />
+          ) : null}
+        </div>
+      )}
     </section>
   );
 }
