@@ -16,11 +16,11 @@ const VIEWS: readonly {
   readonly name: string;
   readonly path: string;
   readonly tablet?: boolean;
-  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'file';
+  readonly telephone?: boolean;
+  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'file' | 'practice';
 }[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
-  { name: 'read-duet', path: '/read?piece=demo-oars' },
   { name: 'prepare', path: '/prepare?piece=demo-gull' },
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
@@ -30,10 +30,11 @@ const VIEWS: readonly {
     before: 'note',
   },
   { name: 'ladder', path: '/ladder?piece=demo-quay&student=demo-lale' },
-  { name: 'ladder-tablet', path: '/ladder?piece=demo-quay&student=demo-imke', tablet: true },
   { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'hear' },
   { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', tablet: true },
   { name: 'lesson-week', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'week' },
+  { name: 'home', path: '/home?student=demo-imke', before: 'practice' },
+  { name: 'home-telephone', path: '/home?student=demo-imke', telephone: true, before: 'practice' },
   { name: 'board', path: '/board?piece=demo-quay' },
   { name: 'board-pieces', path: '/board' },
   { name: 'student', path: '/board?student=demo-imke' },
@@ -69,7 +70,13 @@ async function main(): Promise<void> {
     page.on('pageerror', (error) => process.stderr.write(`page error: ${error.message}\n`));
     for (const view of VIEWS) {
       if (only.length > 0 && !only.includes(view.name)) continue;
-      await page.setViewportSize(view.tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 });
+      await page.setViewportSize(
+        view.telephone
+          ? { width: 390, height: 844 }
+          : view.tablet
+            ? { width: 820, height: 1180 }
+            : { width: 1280, height: 800 },
+      );
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
       if (/read|sections|marks|ladder|lesson/.test(view.name) && view.before !== 'grid')
@@ -98,6 +105,14 @@ async function main(): Promise<void> {
         const file = { name: 'three-at-the-oars.abc', mimeType: 'text/plain', buffer: Buffer.from(text) };
         await page.getByLabel('Choose a music file').setInputFiles(file);
         await page.getByRole('dialog').locator('.engraved svg').nth(1).waitFor();
+      }
+      if (view.before === 'practice') {
+        // Asked once a day and visit.
+        const asked = page.getByRole('button', { name: /^Yes, keep/ });
+        await asked.click();
+        await page.getByRole('list', { name: 'Today' }).getByRole('button').nth(1).click();
+        await page.locator('.engraved g.note').first().waitFor();
+        for (const key of ['ArrowRight', 'ArrowRight']) await page.locator('body').press(key);
       }
       if (view.before === 'hear') for (const key of ['d', 'e']) await page.keyboard.press(key);
       if (view.before === 'week') {
