@@ -110,7 +110,7 @@ async function main(): Promise<void> {
         // Asked once a day and visit.
         const asked = page.getByRole('button', { name: /^Yes, keep/ });
         await asked.click();
-        await page.getByRole('list', { name: 'Today' }).getByRole('button').nth(1).click();
+        await page.getByRole('list', { name: 'Today' }).getByRole('button').first().click();
         await page.locator('.engraved g.note').first().waitFor();
         for (const key of ['ArrowRight', 'ArrowRight']) await page.locator('body').press(key);
       }

@@ -12,6 +12,8 @@ const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe
  * leave the page: naming and handing over every element that passes takes many times as long as the rules themselves.
  */
 export async function troublesOf(page: Page): Promise<string[]> {
+  // Where one has just gone to another stage its title comes a moment after it.
+  await page.waitForFunction(() => document.title !== '');
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(SOURCE);
   return page.evaluate(async () => {
     const { axe } = window as unknown as { readonly axe: typeof Axe };

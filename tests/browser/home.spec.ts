@@ -1,4 +1,4 @@
-/** The practice room: a child's day by touch on a telephone, by keys on a desk, and what becomes of it in the studio. */
+/** The practice room: a child's day by touch on a telephone, by keys on a desk, and what becomes of it. */
 import { expect, test, type Page } from '@playwright/test';
 import { troublesOf } from './axe';
 import { DEMO_BUILT } from './demo-built';

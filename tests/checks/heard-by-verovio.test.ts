@@ -1,7 +1,7 @@
 /**
- * What is to be heard of a score, against the MIDI that another reader (Verovio) makes of the same bars: every onset and
- * pitch, with repeats, ties joined. Its known faults are left aside: grace notes, which it takes from what follows, and
- * arpeggios, which it spreads; it knows no jumps in an excerpt, and writes ornaments out.
+ * What is to be heard of a score, against the MIDI that another reader (Verovio) makes of the same bars: every onset
+ * and pitch, with repeats, ties joined. Its known faults are left aside: grace notes, which it takes from what follows,
+ * and arpeggios, which it spreads; it knows no jumps in an excerpt, and writes ornaments out.
  */
 import { readFileSync, readdirSync } from 'node:fs';
 import { Midi } from '@tonejs/midi';
