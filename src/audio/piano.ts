@@ -1,4 +1,4 @@
-import { frequencyOf, type Voice } from './voice';
+import { frequencyOf, GONE, type Voice } from './voice';
 
 /** One recorded key of the piano. */
 interface Sample {
@@ -19,7 +19,6 @@ const fileOf = (midi: number): string =>
 const LEVEL = 1.1;
 /** Time constant with which a damper stops a string, in seconds. */
 const DAMPED = 0.07;
-const GONE = 6;
 /** Of its greatest size, what is heard of a recording as its beginning. */
 const HEARD = 0.03;
 
@@ -32,19 +31,25 @@ function leadOf(buffer: AudioBuffer): number {
   return Math.max(0, at) / buffer.sampleRate;
 }
 
-/** Encoded recordings by key, kept once loaded: they are decoded anew for each audio context. */
-const encoded = new Map<number, Promise<ArrayBuffer>>();
+/** Recordings by key, loaded and decoded once for each audio context. */
+const recorded = new WeakMap<BaseAudioContext, Map<number, Promise<Sample>>>();
 
-function load(base: string, midi: number): Promise<ArrayBuffer> {
-  const known = encoded.get(midi);
+async function load(context: BaseAudioContext, base: string, midi: number): Promise<Sample> {
+  const answer = await fetch(`${base}/${fileOf(midi)}`);
+  if (!answer.ok) throw new Error(`The piano cannot be loaded (${answer.status}).`);
+  const buffer = await context.decodeAudioData(await answer.arrayBuffer());
+  return { midi, buffer, lead: leadOf(buffer) };
+}
+
+function sampleOf(context: BaseAudioContext, base: string, midi: number): Promise<Sample> {
+  const mine = recorded.get(context) ?? new Map<number, Promise<Sample>>();
+  recorded.set(context, mine);
+  const known = mine.get(midi);
   if (known) return known;
-  const loading = fetch(`${base}/${fileOf(midi)}`).then((answer) => {
-    if (!answer.ok) throw new Error(`The piano cannot be loaded (${answer.status}).`);
-    return answer.arrayBuffer();
-  });
-  encoded.set(midi, loading);
+  const loading = load(context, base, midi);
+  mine.set(midi, loading);
   // A failure is not kept: the next time it is tried again.
-  loading.catch(() => encoded.delete(midi));
+  loading.catch(() => mine.delete(midi));
   return loading;
 }
 
@@ -65,23 +70,20 @@ export async function pianoSamples(
   let there = 0;
   return Promise.all(
     wanted.map(async (midi) => {
-      const bytes = await load(base, midi);
-      const buffer = await context.decodeAudioData(bytes.slice(0));
+      const sample = await sampleOf(context, base, midi);
       there += 1;
       onLoading(there / wanted.length);
-      return { midi, buffer, lead: leadOf(buffer) };
+      return sample;
     }),
   );
 }
 
 /** The piano: the nearest recorded key, turned to the pitch; `a4` in hertz. */
 export function piano(context: BaseAudioContext, samples: readonly Sample[], into: AudioNode, a4: number): Voice {
+  const byKey = new Map(samples.map((s) => [s.midi, s]));
   return ({ at, seconds, midi, loud }) => {
-    const sample = samples.reduce<Sample | null>(
-      (best, s) => (best === null || Math.abs(s.midi - midi) < Math.abs(best.midi - midi) ? s : best),
-      null,
-    );
-    if (sample === null) return;
+    const sample = byKey.get(nearest(midi));
+    if (!sample) return;
     const source = context.createBufferSource();
     source.buffer = sample.buffer;
     source.playbackRate.value = frequencyOf(midi, a4) / frequencyOf(sample.midi, 440);

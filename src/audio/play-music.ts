@@ -6,8 +6,6 @@ export interface PlayRequest extends Omit<Band, 'samples'> {
   readonly music: TimedMusic;
   /** 0 to 1. */
   readonly level: number;
-  /** Seconds into the music at which it begins. */
-  readonly from?: number;
   /** Where it is, in seconds of the music as it is heard, once a frame; null when it has ended or was stopped. */
   readonly onAt: (at: number | null) => void;
 }
@@ -40,7 +38,7 @@ function clockAt(context: AudioContext, ms: number): number {
 }
 
 /** Plays timed music; what played before stops. Rejects where the piano cannot be loaded. */
-export async function playMusic({ music, level, from = 0, onAt, ...band }: PlayRequest): Promise<Playing> {
+export async function playMusic({ music, level, onAt, ...band }: PlayRequest): Promise<Playing> {
   current?.stop();
   const context = (shared ??= new AudioContext());
   const out = output(context, level);
@@ -65,8 +63,8 @@ export async function playMusic({ music, level, from = 0, onAt, ...band }: PlayR
     const schedule = await schedulerFor(context, music, out.into, { ...band, samples: '/piano' });
     // It may have been stopped while the piano came in.
     if (!state.stopped) {
-      state.begin = context.currentTime + LEAD - from;
-      state.endSounding = run(context, music, from, state.begin, schedule, out, onAt, playing.stop);
+      state.begin = context.currentTime + LEAD;
+      state.endSounding = run(context, music, state.begin, schedule, out, onAt, playing.stop);
     }
   } catch (error) {
     playing.stop();
@@ -79,14 +77,13 @@ export async function playMusic({ music, level, from = 0, onAt, ...band }: PlayR
 function run(
   context: AudioContext,
   music: TimedMusic,
-  from: number,
   begin: number,
   schedule: Awaited<ReturnType<typeof schedulerFor>>,
   out: ReturnType<typeof output>,
   onAt: PlayRequest['onAt'],
   onEnd: () => void,
 ): () => void {
-  let handed = from;
+  let handed = 0;
   const hand = (): void => {
     const until = context.currentTime - begin + AHEAD;
     if (until <= handed) return;

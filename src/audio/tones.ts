@@ -1,4 +1,4 @@
-import { frequencyOf, type Voice, type VoiceKind } from './voice';
+import { frequencyOf, GONE, type Voice, type VoiceKind } from './voice';
 
 /** A voice that is made of partials: how strong each is, and how a note begins, falls and ends, in seconds. */
 interface Tone {
@@ -44,9 +44,6 @@ const TONES: Readonly<Record<Exclude<VoiceKind, 'struck'>, Tone>> = {
   sung: { partials: [1, 0.42, 0.2, 0.1, 0.04], attack: 0.05, decay: 0.1, sustain: 0.85, release: 0.04, level: 0.25 },
   beaten: { partials: [1, 0.3, 0.6, 0.2], attack: 0.001, decay: 0.06, sustain: 0, release: 0.03, level: 0.4 },
 };
-
-/** After so many time constants nothing is left of a release. */
-const GONE = 6;
 
 /** One wave a context and tone: making one is not cheap. */
 const waves = new WeakMap<BaseAudioContext, Map<Tone, PeriodicWave>>();

@@ -30,3 +30,6 @@ export type Voice = (note: VoicedNote) => void;
 
 /** A key in hertz where a′ is `a4`. */
 export const frequencyOf = (midi: number, a4: number): number => a4 * 2 ** ((midi - 69) / 12);
+
+/** After so many time constants nothing is left of a release. */
+export const GONE = 6;

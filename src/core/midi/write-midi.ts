@@ -1,6 +1,6 @@
 import { writeMidi, type MidiEvent } from 'midi-file';
-import { barsInOrder, perform } from '../performance';
-import { beatOnsets, meterQuarters, type Bar, type Score } from '../score';
+import { barsInOrder, clicksUnder, countIn, perform, type Click } from '../performance';
+import type { Score } from '../score';
 import { quarterBpm } from '../units';
 
 export interface MidiRequest {
@@ -117,34 +117,13 @@ function staffTracks(score: Score, played: Played, at: ToMidiTicks): Timed[][] {
   return tracks;
 }
 
-/** A beat that is clicked, in ticks of the score from the beginning of the file. */
-interface Beat {
-  readonly at: number;
-  readonly downbeat: boolean;
-}
-
-/** A bar of clicks, and those that a pick-up lacks. */
-function countInBeats(first: Bar, ticksPerQuarter: number, fullBar: number, lacking: number): Beat[] {
-  const beats = beatOnsets({ ...first, length: fullBar as typeof first.length }, ticksPerQuarter);
-  return [
-    ...beats.map((b) => ({ at: b.at, downbeat: b.downbeat })),
-    ...beats.filter((b) => b.at < lacking).map((b) => ({ at: fullBar + b.at, downbeat: b.downbeat })),
-  ];
-}
-
-const beatsOf = (played: Played, ticksPerQuarter: number, offset: number): Beat[] =>
-  played.bars.flatMap(({ bar, start }) =>
-    beatOnsets(bar, ticksPerQuarter).map((b) => ({ at: offset + start + b.at, downbeat: b.downbeat })),
-  );
-
-function clickEvents({ at, downbeat }: Beat, ticksPerQuarter: number, scale: ToMidiTicks): Timed[] {
-  const noteNumber = downbeat ? CLICK.high : CLICK.low;
+/** A click, in ticks of the playing: those of the count-in lie before 0. */
+function clickEvents({ at, strength }: Click, ticksPerQuarter: number, scale: ToMidiTicks): Timed[] {
+  const isStrong = strength === 'strong';
+  const noteNumber = isStrong ? CLICK.high : CLICK.low;
   const { channel } = CLICK;
   return [
-    {
-      at: scale(at),
-      event: { deltaTime: 0, type: 'noteOn', channel, noteNumber, velocity: downbeat ? 110 : 80 },
-    },
+    { at: scale(at), event: { deltaTime: 0, type: 'noteOn', channel, noteNumber, velocity: isStrong ? 110 : 80 } },
     { at: scale(at + ticksPerQuarter / 8), event: { deltaTime: 0, type: 'noteOff', channel, noteNumber, velocity: 0 } },
   ];
 }
@@ -172,10 +151,8 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
   const perQuarter = Math.round(score.ticksPerQuarter / coarse);
   const scale = (t: number): number => Math.round((t * perQuarter) / score.ticksPerQuarter);
   const first = score.bars[from];
-  const nominal = first ? meterQuarters(first.meter) : null;
-  const fullBar = nominal && nominal.n > 0 ? (nominal.n * score.ticksPerQuarter) / nominal.d : (first?.length ?? 0);
-  const lacking = from === 0 && first && first.length < fullBar ? fullBar - first.length : 0;
-  const offset = request.countIn ? fullBar + lacking : 0;
+  const counted = request.countIn && first ? countIn(score, first, 1) : [];
+  const offset = -(counted[0]?.at ?? 0);
   const end = scale(offset + played.length);
 
   const inTicks = (t: number): number => scale(offset + t);
@@ -183,10 +160,8 @@ export function scoreToMidi(score: Score, request: MidiRequest): Uint8Array {
     track(conductorEvents(score, played, inTicks), end),
     ...staffTracks(score, played, inTicks).map((events) => track(events, end)),
   ];
-  const clicks = [
-    ...(request.countIn && first ? countInBeats(first, score.ticksPerQuarter, fullBar, lacking) : []),
-    ...(request.click ? beatsOf(played, score.ticksPerQuarter, offset) : []),
-  ].flatMap((beat) => clickEvents(beat, score.ticksPerQuarter, scale));
+  const under = request.click ? clicksUnder(score, played.bars, { pattern: 'beats', parts: 1, seed: 0 }) : [];
+  const clicks = [...counted, ...under].flatMap((click) => clickEvents(click, score.ticksPerQuarter, inTicks));
   if (clicks.length > 0) tracks.push(track([named('Click'), ...clicks], end));
   return Uint8Array.from(
     writeMidi({ header: { format: 1, numTracks: tracks.length, ticksPerBeat: perQuarter }, tracks }),

@@ -2,7 +2,7 @@
  * A selection of a score as it is to sound. In: a score, bars, staves, a tempo, a click. Out: notes, clicks and bars in
  * seconds from the beginning, loudness 0 to 1.
  */
-export { CLICK_PATTERNS, type ClickPattern } from './clicks';
+export { CLICK_PATTERNS, clicksUnder, countIn, type Click, type ClickPattern } from './clicks';
 export { looped } from './loop';
 export { type DynamicSign } from './loudness';
 export { markedDynamics, type LoudnessMark } from './marked-dynamics';

@@ -80,7 +80,8 @@ function courseOf(signs: readonly DynamicSign[], last: number): Course {
   return { levels, ramps };
 }
 
-const isSign = (d: Direction): d is Direction & DynamicSign => d.kind === 'dynamic' || d.kind === 'wedge';
+/** Whether a direction of the page says something of loudness. */
+export const isDynamicSign = (d: Direction): d is Direction & DynamicSign => d.kind === 'dynamic' || d.kind === 'wedge';
 
 /**
  * How loud each note of a score is, 1 to 127: the level in force, a hairpin as a ramp from one to the next, accents on
@@ -89,7 +90,7 @@ const isSign = (d: Direction): d is Direction & DynamicSign => d.kind === 'dynam
  * @example velocities(score)(score.notes[0]) // → 80
  */
 export function velocities(score: Score, given?: readonly DynamicSign[]): (note: Note) => number {
-  const all = [...(given ?? score.directions.filter(isSign))].sort((a, b) => a.onset - b.onset);
+  const all = [...(given ?? score.directions.filter(isDynamicSign))].sort((a, b) => a.onset - b.onset);
   const lastBar = score.bars[score.bars.length - 1];
   const end = lastBar ? lastBar.onset + lastBar.length : 0;
   const courses = new Map<string, Course>();

@@ -1,5 +1,5 @@
-import type { Direction, Score } from '../score';
-import type { DynamicSign } from './loudness';
+import type { Score } from '../score';
+import { isDynamicSign, type DynamicSign } from './loudness';
 
 /** What a teacher has written of loudness; marks of other kinds say nothing of it. */
 export interface LoudnessMark {
@@ -10,8 +10,6 @@ export interface LoudnessMark {
   readonly level?: string;
   readonly role?: string;
 }
-
-const isPrinted = (d: Direction): d is Direction & DynamicSign => d.kind === 'dynamic' || d.kind === 'wedge';
 
 /**
  * Levels and hairpins of the page and of the teacher's marks, by onset: what a student is to play. Where a mark stands
@@ -35,7 +33,7 @@ export function markedDynamics(score: Score, marks: readonly LoudnessMark[]): re
   });
   const taken = new Set(own.flatMap((d) => (d.kind === 'dynamic' ? [`${d.part} ${d.onset}`] : [])));
   const printed = score.directions
-    .filter(isPrinted)
+    .filter(isDynamicSign)
     .filter((d) => d.kind === 'wedge' || !taken.has(`${d.part} ${d.onset}`));
   return [...printed, ...own].sort((a, b) => a.onset - b.onset);
 }

@@ -1,6 +1,6 @@
 import type { Performance } from './perform';
 import { seconds, type Seconds } from '../units';
-import type { Score } from '../score';
+import { lastWhere, type Score } from '../score';
 
 /** From tick `start` of the playing on: seconds before it, and how fast it goes; `toBpm` at `end` where it bends. */
 interface Stretch {
@@ -44,7 +44,7 @@ export function tempoMap(
 ): TempoMap {
   const quarters = (t: number): number => t / score.ticksPerQuarter;
   const marks = tempos.map((t) => ({ at: t.start as number, bpm: t.bpm * share }));
-  const inForce = (at: number): number => [...marks].reverse().find((m) => m.at <= at)?.bpm ?? 120 * share;
+  const inForce = (at: number): number => marks[lastWhere(marks, (m) => m.at <= at)]?.bpm ?? 120 * share;
   const edges = [...new Set([0, ...marks.map((m) => m.at), ...bends.flatMap((b) => [b.from, b.to]), length as number])]
     .filter((at) => at >= 0 && at <= length)
     .sort((a, b) => a - b);
@@ -60,7 +60,7 @@ export function tempoMap(
     passed += secondsOf(quarters(end - start), bpm, toBpm);
   });
   const stretchAt = (tick: number): Stretch =>
-    [...stretches].reverse().find((s) => s.start <= tick) ??
+    stretches[lastWhere(stretches, (s) => s.start <= tick)] ??
     stretches[0] ?? { start: 0, end: 0, seconds: 0, bpm: 120 * share, toBpm: 120 * share };
   const bpmIn = (s: Stretch, tick: number): number =>
     s.end > s.start ? s.bpm + (s.toBpm - s.bpm) * Math.min(1, (tick - s.start) / (s.end - s.start)) : s.bpm;

@@ -4,6 +4,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { MINUTES_BEFORE_A_BREAK } from '@/core/ladder';
 import { longDayWords, Button, EmptyState } from '@/ui';
 import { useStudents } from '@/store';
+import { ChooseStudent } from '@/features/choose-student';
 import { PieceStage } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { TaskInRoom } from './task-in-room';
@@ -149,24 +150,11 @@ export function HomeScreen(): ReactNode {
       </p>
     );
   return (
-    <EmptyState title="Who is practising?">
-      <h1 className="sr-only">Home</h1>
-      {students.length === 0 ? (
-        <>
-          <p>No students yet. Add them on the board; a first name or initials are enough.</p>
-          <Button look="primary" big onClick={() => where.go('board')}>
-            Go to the board
-          </Button>
-        </>
-      ) : (
-        <div className="flex flex-wrap justify-center gap-2">
-          {students.map((s) => (
-            <Button key={s.id} big onClick={() => where.change({ studentId: s.id })}>
-              {s.name}
-            </Button>
-          ))}
-        </div>
-      )}
-    </EmptyState>
+    <ChooseStudent
+      title="Who is practising?"
+      stage="Home"
+      students={students}
+      onPick={(studentId) => where.change({ studentId })}
+    />
   );
 }

@@ -5,10 +5,10 @@ import { z } from 'zod';
 import { logPractice, tickRung } from '@/core/commands';
 import { drillRule, type DrillSum, type Pass } from '@/core/drill';
 import { targetTempoFor } from '@/core/ladder';
-import { foldEvents, standingKey } from '@/core/mastery';
+import { standingKey } from '@/core/mastery';
 import { nextRung, type DayTask } from '@/core/plan';
 import { ladderFor, ladderPlayer, teachingFor, tempoUnitOf, type Rung } from '@/core/studio';
-import { useLadders, useMarks, useSettings, useStudentEvents } from '@/store';
+import { useLadders, useMarks, useSettings, useStandings } from '@/store';
 import { counted } from '@/ui';
 import { tell, useActs } from '@/features/acts';
 import { useDraft } from '@/features/drafts';
@@ -44,15 +44,15 @@ interface Props {
 /** The rung that a task speaks of: the next of its section, where the task was made from it. */
 function useRungOf({ model, task, context }: Props): Rung | null {
   const ladders = useLadders(context.piece.id);
-  const events = useStudentEvents(model.student.id);
+  const standings = useStandings({ pieceId: context.piece.id, studentId: model.student.id });
   return useMemo(() => {
     const { sectionId } = task.item;
-    if (sectionId === null || !ladders || !events) return null;
-    const done = foldEvents(events).rungsDone.get(standingKey(model.student.id, sectionId))?.ids ?? new Set<string>();
+    if (sectionId === null || !ladders || !standings) return null;
+    const done = standings.get(standingKey(model.student.id, sectionId))?.rungsDone ?? [];
     const ladder = ladderFor(ladders, sectionId, ladderPlayer(context.piece, model.student), model.student.id);
-    const rung = nextRung(ladder ?? undefined, [...done]);
+    const rung = nextRung(ladder ?? undefined, done);
     return rung && task.item.what.includes(rung.what) ? rung : null;
-  }, [ladders, events, task.item, model.student, context.piece]);
+  }, [ladders, standings, task.item, model.student, context.piece]);
 }
 
 /** One task of the day in the room: what it is about, where it is heard, and where what was done is kept. */
@@ -79,8 +79,6 @@ export function TaskInRoom(props: Props): ReactNode {
     what: task.item.what,
     pieceTitle: piece.title,
     cue: task.item.cue || (model.assignment?.cue ?? ''),
-    minutes: task.item.minutes,
-    done: task.done,
     rule,
     unit: tempoUnitOf(piece),
     voices: voicesOf(context),
@@ -112,7 +110,7 @@ export function TaskInRoom(props: Props): ReactNode {
     if (done && rung && task.item.sectionId !== null)
       run(tickRung, { studentId: student.id, sectionId: task.item.sectionId, rungId: rung.id, inLesson: false });
   };
-  const recorder: Recorder = { name: kept ? student.name : null, record };
+  const recorder: Recorder = { record };
   return (
     <Room
       key={task.item.id}

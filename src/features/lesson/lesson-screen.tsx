@@ -4,8 +4,9 @@ import { useEffect, type ReactNode } from 'react';
 import { beginLesson, takeBackLesson } from '@/core/commands';
 import { USUAL_LESSON_MINUTES } from '@/core/mastery';
 import { useStudents, useStudio } from '@/store';
-import { Button, EmptyState } from '@/ui';
+import { Button } from '@/ui';
 import { useActs } from '@/features/acts';
+import { ChooseStudent } from '@/features/choose-student';
 import { PieceStage } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
@@ -95,25 +96,12 @@ export function LessonScreen(): ReactNode {
   const model = useLesson(where.studentId, where.pieceId);
   if (students && !students.some((s) => s.id === where.studentId))
     return (
-      <EmptyState title="Who is the lesson with?">
-        <h1 className="sr-only">Lesson</h1>
-        {students.length === 0 ? (
-          <>
-            <p>No students yet. Add them on the board; a first name or initials are enough.</p>
-            <Button look="primary" big onClick={() => where.go('board')}>
-              Go to the board
-            </Button>
-          </>
-        ) : (
-          <div className="flex flex-wrap justify-center gap-2">
-            {students.map((s) => (
-              <Button key={s.id} big onClick={() => where.change({ studentId: s.id, pieceId: null })}>
-                {s.name}
-              </Button>
-            ))}
-          </div>
-        )}
-      </EmptyState>
+      <ChooseStudent
+        title="Who is the lesson with?"
+        stage="Lesson"
+        students={students}
+        onPick={(studentId) => where.change({ studentId, pieceId: null })}
+      />
     );
   if (!model)
     return (

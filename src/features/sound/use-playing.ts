@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { InstrumentFamily } from '@/core/instruments';
 import type { TimedMusic } from '@/core/performance';
 import { fail } from '@/core/result';
+import { lastWhere } from '@/core/score';
 import { showProblem } from '@/features/acts';
 import { useSoundChoices } from './sound-choices';
 
@@ -33,11 +34,11 @@ const SILENT: PlayingNow = { isPlaying: false, loading: null, bar: null, count: 
 
 /** What of the music is heard `at` so many seconds. */
 function heardAt(music: TimedMusic, at: number): Pick<PlayingNow, 'bar' | 'count'> {
-  let bar: number | null = null;
-  for (const b of music.bars) if (b.at <= at) bar = b.bar;
-  let count: number | null = null;
-  if (at < music.before) for (const c of music.clicks) if (c.before && c.at <= at) count = c.count;
-  return { bar: at < music.before ? null : bar, count };
+  if (at < music.before) {
+    const counted = music.clicks.filter((c) => c.before);
+    return { bar: null, count: counted[lastWhere(counted, (c) => c.at <= at)]?.count ?? null };
+  }
+  return { bar: music.bars[lastWhere(music.bars, (b) => b.at <= at)]?.bar ?? null, count: null };
 }
 
 /** Plays timed music and follows it; one thing at a time, and nothing behind a screen that was left. */

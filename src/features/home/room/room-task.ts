@@ -27,8 +27,6 @@ export interface RoomTask {
   readonly what: string;
   readonly pieceTitle: string;
   readonly cue: string;
-  readonly minutes: number;
-  readonly done: boolean;
   /** How it is counted; null for what has no music, such as reading a page. */
   readonly rule: DrillRule | null;
   /** The beat in which its tempos are said. */
@@ -44,7 +42,5 @@ export interface RoomTask {
 
 /** Where the room hands over what was done. */
 export interface Recorder {
-  /** Whose practice it is; null where nothing is kept. */
-  readonly name: string | null;
   readonly record: (task: RoomTask, sum: DrillSum, done: boolean) => void;
 }

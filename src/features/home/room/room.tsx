@@ -107,6 +107,14 @@ function SoundRow({
 }): ReactNode {
   const beats = inBeats(tempo, unit);
   const [shown, setShown] = useState(false);
+  const more = (
+    <>
+      {choices}
+      <Button big onClick={onTap}>
+        Tap the rhythm
+      </Button>
+    </>
+  );
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button big onClick={onPlay} aria-label={playing.isPlaying ? 'Silence' : 'Play it'} shortcut="Space">
@@ -121,12 +129,7 @@ function SoundRow({
       <Button big aria-label="Faster" onClick={() => onFaster(1)}>
         <Plus size={22} aria-hidden="true" />
       </Button>
-      <span className="hidden flex-wrap items-center gap-2 sm:flex">
-        {choices}
-        <Button big onClick={onTap}>
-          Tap the rhythm
-        </Button>
-      </span>
+      <span className="hidden flex-wrap items-center gap-2 sm:flex">{more}</span>
       <Button
         big
         className="ml-auto sm:hidden"
@@ -136,14 +139,7 @@ function SoundRow({
       >
         <SlidersHorizontal size={22} aria-hidden="true" />
       </Button>
-      {shown ? (
-        <span className="flex basis-full flex-wrap gap-2 sm:hidden">
-          {choices}
-          <Button big onClick={onTap}>
-            Tap the rhythm
-          </Button>
-        </span>
-      ) : null}
+      {shown ? <span className="flex basis-full flex-wrap gap-2 sm:hidden">{more}</span> : null}
       {playing.loading === null ? null : (
         <span role="status">The piano comes in: {Math.round(playing.loading * 100)} %</span>
       )}
@@ -244,7 +240,7 @@ export function Room({ task, open, recorder, music, onNext }: Props): ReactNode 
         </p>
       )}
       {tapping ? (
-        <TapPanel task={task} tempo={tempo} barName={task.barName} onClose={() => setTapping(false)} />
+        <TapPanel task={task} tempo={tempo} onClose={() => setTapping(false)} />
       ) : (
         <div className="sticky bottom-0 mt-auto grid gap-2 border-t border-rule bg-ground py-2">
           {task.soundOf ? (

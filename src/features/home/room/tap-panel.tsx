@@ -33,50 +33,41 @@ interface Props {
   readonly task: RoomTask;
   /** Quarters a minute. */
   readonly tempo: number;
-  readonly barName: (bar: number) => string;
   readonly onClose: () => void;
 }
 
 /** Tapping: counting in, taking the taps, judging them when the music is over. */
 function useTapping(task: RoomTask, tempo: number, twoHands: boolean) {
   const playing = usePlaying();
-  const [judged, setJudged] = useState<readonly Judged[] | null>(null);
+  const [tapped, setTapped] = useState<readonly { readonly row: Row; readonly taps: readonly number[] }[] | null>(null);
   const [withoutLead, setWithoutLead] = useState(false);
   const taps = useRef<readonly number[][]>([]);
   const beat = (60 / tempo) * task.unit.quarters;
-  const judge = (rows: readonly Row[], without: boolean): void =>
-    setJudged(
-      rows.map((row, i) => ({
-        row,
-        judgement: judgeTaps(row.notes, taps.current[i] ?? [], { beat, withoutLead: without }),
-      })),
-    );
   const begin = (): void => {
     if (!task.soundOf) return;
     const asked = { loop: 'once', tempo } as const;
     const rows = rowsOf(task.soundOf({ ...asked, heard: 'mine', click: 'none' }), twoHands);
     taps.current = rows.map(() => []);
-    setJudged(null);
+    setTapped(null);
     playing.play(task.soundOf({ ...asked, heard: 'none', click: 'beats' }), task.familyOf, () => {
-      if (taps.current.some((t) => t.length > 0)) judge(rows, withoutLead);
+      if (taps.current.some((t) => t.length > 0))
+        setTapped(rows.map((row, i) => ({ row, taps: taps.current[i] ?? [] })));
     });
   };
+  const judged: readonly Judged[] | null =
+    tapped?.map((hand) => ({
+      row: hand.row,
+      judgement: judgeTaps(hand.row.notes, hand.taps, { beat, withoutLead }),
+    })) ?? null;
   return {
     playing,
     judged,
     withoutLead,
+    setWithoutLead,
     beginOrStop: () => (playing.isPlaying ? playing.stop() : begin()),
     tap: (hand: number, ms: number): void => {
       const at = playing.heardAt(ms);
       if (at !== null) taps.current[Math.min(hand, taps.current.length - 1)]?.push(at);
-    },
-    setWithoutLead: (without: boolean): void => {
-      setWithoutLead(without);
-      if (judged)
-        judge(
-          judged.map((j) => j.row),
-          without,
-        );
     },
   };
 }
@@ -129,7 +120,7 @@ function TapResult({
 }
 
 /** Tapping the rhythm of a task over the click: which notes were early, late, missed, and the lead apart from them. */
-export function TapPanel({ task, tempo, barName, onClose }: Props): ReactNode {
+export function TapPanel({ task, tempo, onClose }: Props): ReactNode {
   const [twoHands, setTwoHands] = useState(false);
   const { playing, judged, withoutLead, beginOrStop, tap, setWithoutLead } = useTapping(task, tempo, twoHands);
   useKey('home.tapLeft', (event) => tap(0, event.timeStamp));
@@ -160,7 +151,7 @@ export function TapPanel({ task, tempo, barName, onClose }: Props): ReactNode {
       </div>
       <TapFields names={twoHands ? ['Left hand', 'Right hand'] : ['Tap here']} onTap={tap} />
       {judged ? (
-        <TapResult judged={judged} barName={barName} />
+        <TapResult judged={judged} barName={task.barName} />
       ) : (
         <p className="text-ink-2">A bar is counted in; then tap every note of the music in time with the click.</p>
       )}

@@ -1,0 +1,2 @@
+/** Choosing whom a stage is about, where nobody is chosen yet. */
+export { ChooseStudent } from './choose-student';
