@@ -5,4 +5,5 @@
  */
 export { placeBreaths, type Breath, type BreathPlan, type BreathSpan } from './place-breaths';
 export { proposeBowing, type BowDirection, type Bowing, type Stroke } from './bowing';
+export { breathsInTime, type BreathInTime } from './breaths-in-time';
 export { punctuatePhrases, type PhraseSign } from './punctuation';

@@ -1,3 +1,5 @@
+import { rungTempos, type TempoSchool } from '../ladder';
+import type { TempoUnit } from '../score';
 import type { Rung } from '../studio';
 import type { DrillRule } from './drill';
 
@@ -5,37 +7,35 @@ import type { DrillRule } from './drill';
 const USUAL_ROW = 3;
 /** More is no drill but a punishment. */
 const MOST_ROW = 10;
-/** A tempo step, as a share of the tempo before **[from memory: about two notches of a metronome]**. */
-const STEP = 0.08;
-/** Past the target a little, so that the target is easy. */
-const PAST = 1.04;
 
-/** Tempos from one to another in even steps, each at most `STEP` more than the one before. */
-function stepsBetween(from: number, to: number): readonly number[] {
-  if (to <= from) return [Math.round(from)];
-  const count = Math.max(1, Math.ceil(Math.log(to / from) / Math.log(1 + STEP)));
-  return [...new Set(Array.from({ length: count + 1 }, (_, i) => Math.round(from * (to / from) ** (i / count))))];
+export interface DrillContext {
+  /** The tempo of what names none, in quarters a minute. */
+  readonly usual: number;
+  /** Where tempo steps lead to. */
+  readonly target: number;
+  /** Nothing is asked above it; null for no cap. */
+  readonly cap: number | null;
+  readonly school: TempoSchool;
+  /** The beat that the metronome counts. */
+  readonly unit: TempoUnit;
+  readonly miss: DrillRule['miss'];
 }
 
 /**
- * How a rung is drilled: as often in a row as it asks, at its tempo, or up its tempos to the last and a little past it.
- * A rung that names no tempo takes `usual`; nothing goes above `cap`.
+ * How a rung is drilled: as often in a row as it asks, at its tempo, or up its tempo steps as the ladder has them. The
+ * times of tempo steps are those of all steps together. A rung that names no tempo takes `usual`.
  *
  * @example
- * drillRule({ kind: 'tempo', times: 3, tempo: 60, tempoTo: 66 }, { usual: 80, cap: null, miss: 'gate' }).steps
- * // → [60, 64, 69]
+ * drillRule({ kind: 'tempo', times: 8, tempo: 60, tempoTo: 83 }, { usual: 80, target: 80, cap: null, school: 'bpm',
+ *   unit: { quarters: 1, name: 'quarter' }, miss: 'gate' }) // → { inRow: 2, miss: 'gate', steps: [60, 68, 76, 80, 83] }
  */
 export function drillRule(
   rung: Pick<Rung, 'kind' | 'times' | 'tempo' | 'tempoTo'> | null,
-  { usual, cap, miss }: { readonly usual: number; readonly cap: number | null; readonly miss: DrillRule['miss'] },
+  { usual, target, cap, school, unit, miss }: DrillContext,
 ): DrillRule {
   const within = (tempo: number): number => (cap === null ? tempo : Math.min(tempo, cap));
-  const from = within(rung?.tempo ?? usual);
-  const goal = rung?.tempoTo ?? null;
-  const to = goal === null ? from : within(rung?.kind === 'tempo' ? goal * PAST : goal);
-  return {
-    inRow: Math.max(1, Math.min(MOST_ROW, rung?.times ?? USUAL_ROW)),
-    miss,
-    steps: stepsBetween(from, to),
-  };
+  const climbed = rung ? rungTempos(rung, { target, school, unit, cap }) : null;
+  const steps = climbed ?? [Math.round(within(rung?.tempo ?? usual))];
+  const asked = (rung?.times ?? USUAL_ROW) / (climbed ? climbed.length : 1);
+  return { inRow: Math.max(1, Math.min(MOST_ROW, Math.round(asked))), miss, steps };
 }

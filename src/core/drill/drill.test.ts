@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { beginDrill, drillRule, drillSum, drillTempo, judged, takenBackPass, type Drill, type DrillRule } from '.';
+import {
+  beginDrill,
+  drillRule,
+  drillSum,
+  drillTempo,
+  judged,
+  takenBackPass,
+  type Drill,
+  type DrillContext,
+  type DrillRule,
+} from '.';
 
 const rule = (more: Partial<DrillRule> = {}): DrillRule => ({
   inRow: 3,
@@ -31,6 +41,11 @@ describe('a drill', () => {
     expect(after('+++---').step).toBe(0);
     expect(after('--+-').step).toBe(0);
     expect(after('+++--+-').step).toBe(1);
+  });
+  it('falls to a slower tempo also where the steps go three up and one back', () => {
+    const back = rule({ steps: [60, 68, 76, 84, 76, 84, 92], inRow: 1 });
+    expect(drillTempo(after('+++++---', back))).toBe(68);
+    expect(drillTempo(after('++++---', back))).toBe(60);
   });
   it('is done when the last tempo has its row, and stays done', () => {
     expect(after('+++', rule({ steps: [60] })).done).toBe(true);
@@ -73,7 +88,15 @@ describe('a drill', () => {
 });
 
 describe('what a rung asks for', () => {
-  const usual = { usual: 80, cap: null, miss: 'gate' } as const;
+  const usual: DrillContext = {
+    usual: 80,
+    target: 100,
+    cap: null,
+    school: 'bpm',
+    unit: { quarters: 1, name: 'quarter' },
+    miss: 'gate',
+  };
+  const climb = { kind: 'tempo', times: 14, tempo: 60, tempoTo: 104 } as const;
   it('stays at its tempo where it has one', () => {
     expect(drillRule({ kind: 'slow', times: 4, tempo: 52, tempoTo: null }, usual)).toEqual({
       inRow: 4,
@@ -81,16 +104,23 @@ describe('what a rung asks for', () => {
       steps: [52],
     });
   });
-  it('climbs in steps of less than a tenth to a little past its last tempo', () => {
-    const { steps } = drillRule({ kind: 'tempo', times: 3, tempo: 60, tempoTo: 100 }, usual);
-    expect(steps[0]).toBe(60);
-    expect(steps[steps.length - 1]).toBe(104);
-    steps.slice(1).forEach((tempo, i) => expect(tempo / (steps[i] ?? 1)).toBeLessThan(1.1));
+  it('climbs to a little past the target, each step twice as its words say', () => {
+    expect(drillRule(climb, usual)).toEqual({ inRow: 2, miss: 'gate', steps: [60, 68, 76, 84, 92, 100, 104] });
+  });
+  it('climbs as the teacher does: by a share of the target, or three up and one back', () => {
+    expect(drillRule({ ...climb, tempoTo: 52 }, { ...usual, target: 50, school: 'percent' }).steps[0]).toBe(50);
+    const { steps } = drillRule(climb, { ...usual, school: 'three-up-one-back' });
+    expect(steps.slice(0, 6)).toEqual([60, 68, 76, 84, 76, 84]);
+  });
+  it('counts in the beats of the metronome', () => {
+    const unit = { quarters: 1.5, name: 'dotted quarter' };
+    const { steps } = drillRule({ ...climb, tempo: 90, tempoTo: 120 }, { ...usual, target: 120, unit });
+    // 60, 68, 76, 80 dotted quarters a minute.
+    expect(steps).toEqual([90, 102, 114, 120]);
   });
   it('goes above no cap', () => {
-    expect(
-      Math.max(...drillRule({ kind: 'tempo', times: 3, tempo: 60, tempoTo: 100 }, { ...usual, cap: 84 }).steps),
-    ).toBe(84);
+    expect(Math.max(...drillRule(climb, { ...usual, cap: 84 }).steps)).toBe(84);
+    expect(drillRule({ kind: 'slow', times: 3, tempo: 90, tempoTo: null }, { ...usual, cap: 84 }).steps).toEqual([84]);
   });
   it('takes the usual tempo and three in a row without a rung', () => {
     expect(drillRule(null, usual)).toEqual({ inRow: 3, miss: 'gate', steps: [80] });

@@ -63,9 +63,16 @@ function afterRight(drill: Drill): Omit<Drill, 'passes' | 'rule'> {
   return step < last ? { step: step + 1, row: 0, missed: 0, done: drill.done } : { step, row, missed: 0, done: true };
 }
 
+/** The step two tempos slower, also where the steps go up and back; the first where there are fewer. */
+function fallen(steps: readonly number[], step: number): number {
+  const slower = [...new Set(steps.slice(0, step).filter((t) => t < (steps[step] ?? 0)))].sort((a, b) => b - a);
+  const to = slower[FALL - 1] ?? slower[slower.length - 1];
+  return to === undefined ? step : steps.lastIndexOf(to, step - 1);
+}
+
 function afterMiss({ rule, step, row, missed, done }: Drill): Omit<Drill, 'passes' | 'rule'> {
   const falls = missed + 1 >= MISSES && step > 0;
-  if (falls) return { step: Math.max(0, step - FALL), row: 0, missed: 0, done };
+  if (falls) return { step: fallen(rule.steps, step), row: 0, missed: 0, done };
   return { step, row: rule.miss === 'gate' ? 0 : Math.max(0, row - 1), missed: missed + 1, done };
 }
 

@@ -13,4 +13,4 @@ export {
   type DrillSum,
   type Pass,
 } from './drill';
-export { drillRule } from './drill-rule';
+export { drillRule, type DrillContext } from './drill-rule';

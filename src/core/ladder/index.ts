@@ -21,7 +21,8 @@ export {
 export { STUDENT_LEVELS, type LadderScope, type StudentLevel } from './rung-facts';
 export { pieceContent, type PieceContent } from './section-content';
 export { RUNGS } from './rungs/rungs';
-export { TEMPO_OVER, TEMPO_STEP } from './rungs/tempo';
+export { rungTempos } from './rung-tempos';
+export { TEMPO_STEP } from './rungs/tempo';
 export { densestQuarter, startTempo } from './start-tempo';
 export { drawnOrder, startingPoints, type StartingPoint } from './starting-points';
 export { fromTemplateRungs, toTemplateRungs } from './templates';

@@ -65,7 +65,7 @@ function fullLength(bar: Bar, ticksPerQuarter: number): Bar['length'] {
 }
 
 /**
- * Clicks under the music, by a pattern, each beat divided into `parts`.
+ * Clicks under the music, by a pattern, each beat divided into `parts`; none in bars that are to be silent.
  *
  * @example
  * clicksUnder(score, perform(score, { order: [0] }).bars, { pattern: 'strong', parts: 1, seed: 1 }).length // → 1
@@ -74,8 +74,10 @@ export function clicksUnder(
   { ticksPerQuarter }: Pick<Score, 'ticksPerQuarter'>,
   bars: readonly PlayedBar[],
   { pattern, parts, seed }: { readonly pattern: ClickPattern; readonly parts: number; readonly seed: number },
+  isSilent: (bar: Bar) => boolean = () => false,
 ): readonly Click[] {
   return bars.flatMap(({ bar, start }, turn) => {
+    if (isSilent(bar)) return [];
     let beat = -1;
     return beatsOf(bar, start, ticksPerQuarter, parts).filter((click) => {
       if (click.strength !== 'between') beat += 1;

@@ -3,18 +3,25 @@
  * seconds from the beginning, loudness 0 to 1.
  */
 export { CLICK_PATTERNS, clicksUnder, countIn, type Click, type ClickPattern } from './clicks';
-export { looped } from './loop';
+export { backingsFor, BACKINGS, backingTones, type Backing, type BackingTone } from './backing';
+export { callAndAnswer, fromDrawnStarts, growing, lineByLine } from './lessons-in-sound';
+export { fermatas } from './held';
+export { inSequence, looped, withoutCountIn } from './sequence';
+export { barSpans, chordSpans, lineSpans, type BarSpan } from './spans';
 export { type DynamicSign } from './loudness';
 export { markedDynamics, type LoudnessMark } from './marked-dynamics';
 export { perform, type Performance, type PerformanceRequest, type PlayedBar, type SoundingNote } from './perform';
 export {
+  BACKING_PART,
   barsInOrder,
   PLAIN_PLAN,
   timedMusic,
+  type PhaseKind,
   type Presence,
   type SoundPlan,
   type TimedBar,
   type TimedClick,
   type TimedMusic,
+  type TimedPhase,
   type TimedSound,
 } from './timed-music';

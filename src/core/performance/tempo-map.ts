@@ -22,6 +22,8 @@ export interface Bend {
   readonly from: number;
   readonly to: number;
   readonly share: number;
+  /** The share with which it begins; 1 when left out. */
+  readonly begins?: number;
 }
 
 /** Seconds of `quarters` from one tempo to another, changing evenly with the music: the integral of 60 / tempo. */
@@ -32,7 +34,7 @@ function secondsOf(quarters: number, bpm: number, toBpm: number): number {
 
 /**
  * Time of a playing: its tempos, each times `share`, and its bends. A bend goes evenly from the tempo in force to its
- * share of it, and the tempo is back behind it.
+ * share of it, and the tempo is back behind it; where two lie over one another the first of the list holds.
  *
  * @example tempoMap(score, perform(score, { order: [0] }), 0.5).bpmAt(0) // → 40
  */
@@ -48,7 +50,8 @@ export function tempoMap(
   const edges = [...new Set([0, ...marks.map((m) => m.at), ...bends.flatMap((b) => [b.from, b.to]), length as number])]
     .filter((at) => at >= 0 && at <= length)
     .sort((a, b) => a - b);
-  const shareAt = (at: number, of: Bend): number => 1 + (of.share - 1) * ((at - of.from) / (of.to - of.from));
+  const shareAt = (at: number, { from, to, share: last, begins = 1 }: Bend): number =>
+    begins + (last - begins) * ((at - from) / (to - from));
   const stretches: Stretch[] = [];
   let passed = 0;
   edges.forEach((start, i) => {

@@ -1,8 +1,11 @@
 import type { RealisedOrnament } from '../ornaments';
 import { playingOrder, type Score } from '../score';
 import { midiKey, quarterBpm, ticks } from '../units';
+import { backingTones, type Backing } from './backing';
 import { clicksUnder, countIn, type Click, type ClickPattern } from './clicks';
 import type { DynamicSign } from './loudness';
+import { freeBars } from './free-bars';
+import { fermatas } from './held';
 import { perform, type Performance, type SoundingNote } from './perform';
 import { soundingLength } from './touch';
 import { tempoMap, type TempoMap } from './tempo-map';
@@ -22,7 +25,7 @@ export interface SoundPlan {
   readonly tempo: number | null;
   /** Of the tempo; 1 as it is. */
   readonly share: number;
-  /** Ritardandi and the like are played; never under a click. */
+  /** Ritardandi are played and fermatas held; never under a click. */
   readonly bends: boolean;
   readonly presence: (part: string, staff: number) => Presence;
   /** Whole bars of clicks in front. */
@@ -35,6 +38,8 @@ export interface SoundPlan {
   /** Levels and hairpins accepted and printed; those of the page when left out. */
   readonly dynamics?: readonly DynamicSign[];
   readonly ornaments?: readonly RealisedOrnament[];
+  /** The printed chords, by a pattern; null for none. */
+  readonly backing: Backing | null;
 }
 
 export interface TimedSound {
@@ -63,11 +68,28 @@ export interface TimedBar {
   readonly turn: number;
 }
 
+/** What the player does meanwhile: listens, answers alone, plays with it. */
+export type PhaseKind = 'listen' | 'answer' | 'together';
+
+/** A stretch of an exercise, to where the next begins. */
+export interface TimedPhase {
+  readonly at: number;
+  readonly kind: PhaseKind;
+  /** Bars, both included. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The part that the backing sounds as. */
+export const BACKING_PART = 'backing';
+
 /** A selection as it is to sound, everything in seconds from the beginning, in order. */
 export interface TimedMusic {
   readonly sounds: readonly TimedSound[];
   readonly clicks: readonly TimedClick[];
   readonly bars: readonly TimedBar[];
+  /** Of an exercise that has some. */
+  readonly phases: readonly TimedPhase[];
   /** Length of the count-in. */
   readonly before: number;
   /** Length of all, count-in included. */
@@ -128,6 +150,36 @@ function timedSounds(score: Score, played: Performance, plan: SoundPlan, time: T
   });
 }
 
+/** The chords under the playing. */
+function timedBacking(
+  score: Score,
+  played: Performance,
+  pattern: Backing,
+  time: TempoMap,
+  before: number,
+): TimedSound[] {
+  return backingTones(score, played.bars, pattern).map(({ start, length, late, midi, velocity, bar }) => {
+    const at = time.secondsAt(start);
+    return {
+      at: before + at + late,
+      seconds: Math.max(0.05, time.secondsAt(start + length) - at - late),
+      midi,
+      loud: velocity / 127,
+      noteId: BACKING_PART,
+      part: BACKING_PART,
+      staff: 1,
+      bar,
+    };
+  });
+}
+
+/** Clicks under the music by the pattern asked for; silent where time is free. */
+function clicksOf(score: Score, played: Performance, plan: SoundPlan): readonly Click[] {
+  if (plan.click === null) return [];
+  const free = freeBars(score);
+  return clicksUnder(score, played.bars, { ...plan, pattern: plan.click }, (bar) => free.has(bar.index));
+}
+
 /**
  * A selection of a score as timed events: notes, clicks, bars. An empty selection is no events and no seconds.
  *
@@ -141,15 +193,19 @@ export function timedMusic(score: Score, plan: SoundPlan): TimedMusic {
     sounds: (part, staff) => plan.presence(part, staff) !== 'silent',
     ...(plan.dynamics ? { dynamics: plan.dynamics } : {}),
   });
-  const bends = plan.bends && plan.click === null ? writtenBends(score, played) : [];
+  const bends = plan.bends && plan.click === null ? [...fermatas(score, played), ...writtenBends(score, played)] : [];
   const time = tempoMap(score, played, plan.share, bends);
   const [first] = played.bars;
   const counted = first && plan.countInBars > 0 ? countIn(score, first.bar, plan.countInBars) : [];
   const secondsBefore = (at: number): number => (-at / score.ticksPerQuarter) * (60 / time.bpmAt(0));
   const before = counted[0] ? secondsBefore(counted[0].at) : 0;
-  const under = plan.click ? clicksUnder(score, played.bars, { ...plan, pattern: plan.click }) : [];
+  const under = clicksOf(score, played, plan);
+  const sounds = timedSounds(score, played, plan, time, before);
   return {
-    sounds: timedSounds(score, played, plan, time, before),
+    sounds:
+      plan.backing === null
+        ? sounds
+        : [...sounds, ...timedBacking(score, played, plan.backing, time, before)].sort((a, b) => a.at - b.at),
     clicks: [
       ...counted.map((c) => ({ at: before - secondsBefore(c.at), strength: c.strength, count: c.count, before: true })),
       ...under.map((c) => ({
@@ -160,6 +216,7 @@ export function timedMusic(score: Score, plan: SoundPlan): TimedMusic {
       })),
     ],
     bars: played.bars.map(({ bar, start }, turn) => ({ at: before + time.secondsAt(start), bar: bar.index, turn })),
+    phases: [],
     before,
     seconds: before + time.secondsAt(played.length),
   };
@@ -178,4 +235,5 @@ export const PLAIN_PLAN: SoundPlan = {
   click: null,
   parts: 1,
   seed: 1,
+  backing: null,
 };

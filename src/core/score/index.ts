@@ -50,7 +50,16 @@ export { isBlankBar, isBlankBetween, notFound, withBlanks } from './blank-bars';
 export { beatOnsets } from './beats';
 export { lastWhere } from './last-where';
 export { hasUnsaidGroups, meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
-export { isBlackKey, pitchName, spellMidi, staffPosition, STEPS, transpositionInSemitones, writtenMidi } from './pitch';
+export {
+  isBlackKey,
+  pitchLetter,
+  pitchName,
+  spellMidi,
+  staffPosition,
+  STEPS,
+  transpositionInSemitones,
+  writtenMidi,
+} from './pitch';
 export { isPickupBar, pickupLength } from './pickup';
 export { playingOrder, type PlayingOrder } from './playing-order';
 export {

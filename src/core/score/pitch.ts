@@ -34,15 +34,21 @@ export const staffPosition = (pitch: Pitch): number => pitch.octave * 7 + STEPS.
  */
 export const isBlackKey = (key: number): boolean => [1, 3, 6, 8, 10].includes(((key % 12) + 12) % 12);
 
+const SIGNS: Readonly<Record<string, string>> = { '-2': '𝄫', '-1': '♭', '0': '', '1': '♯', '2': '𝄪' };
+
+/**
+ * A note as its letter is said: `C`, `F♯`, `B♭`.
+ *
+ * @example pitchLetter({ step: 'F', alter: 1, octave: 4 }) // → 'F♯'
+ */
+export const pitchLetter = ({ step, alter }: Pitch): string => `${step}${SIGNS[String(alter)] ?? `(${alter})`}`;
+
 /**
  * `C4`, `F♯5`, `B♭3`.
  *
  * @example pitchName({ step: 'F', alter: 1, octave: 4 }) // → 'F♯4'
  */
-export function pitchName(pitch: Pitch): string {
-  const signs: Record<string, string> = { '-2': '𝄫', '-1': '♭', '0': '', '1': '♯', '2': '𝄪' };
-  return `${pitch.step}${signs[String(pitch.alter)] ?? `(${pitch.alter})`}${pitch.octave}`;
-}
+export const pitchName = (pitch: Pitch): string => `${pitchLetter(pitch)}${pitch.octave}`;
 
 /**
  * Spells a MIDI key in a key of so many fifths: sharps in sharp keys, flats in flat keys.

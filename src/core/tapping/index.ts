@@ -11,5 +11,7 @@ export {
   type TapRule,
   type TapVerdict,
 } from './judge-taps';
+export { leaningBeats, leaningWords, type CellPlace, type LeaningBeat } from './by-cell';
+export { rhythmIsThere, tappedOf, type Tapped } from './rhythm-shown';
 export { tapRow } from './tap-row';
 export { tapReport, type TapReport } from './tap-words';

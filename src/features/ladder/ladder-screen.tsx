@@ -2,7 +2,7 @@
 
 import { useState, type ReactNode } from 'react';
 import { instrumentOf } from '@/core/instruments';
-import { cautionsFor, densestQuarter, targetTempoFor, tempoSteps, TEMPO_OVER, TEMPO_STEP } from '@/core/ladder';
+import { cautionsFor, densestQuarter, targetTempoFor, rungTempos } from '@/core/ladder';
 import type { PlacedSection } from '@/core/sections';
 import { inBeats, type Score } from '@/core/score';
 import { tempoUnitOf, type Rung } from '@/core/studio';
@@ -64,17 +64,9 @@ function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
   const target = targetTempoFor(piece, student, score, inHand.from);
   // Steps are taken on the metronome, which counts beats.
   const unit = tempoUnitOf(piece);
-  const steps =
-    rung?.kind === 'tempo' && rung.tempo !== null && rung.tempoTo !== null
-      ? tempoSteps({
-          start: inBeats(rung.tempo, unit),
-          target: inBeats(Math.min(target, rung.tempoTo), unit),
-          school: teaching.tempoSteps,
-          step: TEMPO_STEP,
-          over: rung.tempoTo > target ? TEMPO_OVER : 0,
-          cap: null,
-        })
-      : null;
+  const steps = rung
+    ? (rungTempos(rung, { target, school: teaching.tempoSteps, unit, cap: null })?.map((q) => inBeats(q, unit)) ?? null)
+    : null;
   const cautions = ladder
     ? cautionsFor(ladder.rungs, {
         wind: instrumentOf(player.instrument ?? piece.instrument).breathes,

@@ -23,6 +23,7 @@ export function notesAlone(notes: readonly NoteAlone[]): TimedMusic {
     })),
     clicks: [],
     bars: [],
+    phases: [],
     before: 0,
     seconds: Math.max(0, ...notes.map((n) => n.start + n.seconds)),
   };

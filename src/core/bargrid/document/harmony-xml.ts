@@ -26,6 +26,8 @@ const SUFFIX: readonly (readonly [RegExp, string])[] = [
 
 /** A lead-sheet symbol as `<harmony>`; one that cannot be read as words. */
 export function harmonyXml(symbol: string): string {
+  if (/^n\.? ?c\.?$/i.test(symbol.trim()))
+    return '<harmony><root><root-step text="">C</root-step></root><kind text="N.C.">none</kind></harmony>';
   const match = /^([A-G])([#b]?)([^/]*)(?:\/([A-G])([#b]?))?$/.exec(symbol.trim());
   if (!match)
     return `<direction placement="above"><direction-type><words>${escapeXml(symbol)}</words></direction-type></direction>`;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LevelEvent, StudioEvent } from '../../studio';
 import { does, nothing, piece, refusal, runOn, section, student } from '../stored-for-tests';
 import { beginLesson } from './begin-lesson';
+import { correctPractice } from './correct-practice';
 import { correctRecord } from './correct-record';
 import { logPractice } from './log-practice';
 import { putDownLesson } from './put-down-lesson';
@@ -313,6 +314,36 @@ describe('practice', () => {
     ]);
     expect(does(logPractice, stored, log).records?.[0]).not.toHaveProperty('rung');
     expect(does(logPractice, stored, { ...log, day: '2026-05-20' }).label).toBe('practice of S');
+  });
+  it('ticks the rung that it finished, once', () => {
+    const done = { ...log, right: 3, tapped: { right: 9, of: 10 }, rungDone: 'x' };
+    const [practice, tick, ...none] = does(logPractice, stored, done).records ?? [];
+    expect(practice).toMatchObject({ kind: 'practice', right: 3, tapped: { right: 9, of: 10 } });
+    expect(tick).toMatchObject({ kind: 'rung', sectionId: 'a', rungId: 'x', done: true });
+    expect(none).toEqual([]);
+    const events = tick ? [tick] : [];
+    expect(does(logPractice, { ...stored, events }, done).records).toHaveLength(1);
+    expect(does(logPractice, stored, { ...done, sectionId: null }).records).toHaveLength(1);
+    expect(does(logPractice, stored, { ...done, right: 9 }).records?.[0]).toMatchObject({ times: 4, right: 4 });
+  });
+  it('is put right by a record that stands in for it', () => {
+    const [wrong] = does(logPractice, stored, { ...log, right: 3 }).records ?? [];
+    const events = wrong ? [wrong] : [];
+    const fix = (correction: object) =>
+      runOn(correctPractice, { ...stored, events }, { recordId: wrong?.id ?? '', correction });
+    expect(
+      does(correctPractice, { ...stored, events }, { recordId: 'n1', correction: { minutes: 20, times: 2 } }),
+    ).toMatchObject({
+      records: [
+        { kind: 'retract', target: 'n1' },
+        { kind: 'practice', minutes: 20, times: 2, right: 2, tempo: 60, day: '2026-05-18' },
+      ],
+    });
+    expect(refusal(fix({ day: '2026-05-21' }))).toBe('not-yet');
+    expect(refusal(fix({ minutes: 0 }))).toBe('no-minutes');
+    expect(refusal(runOn(correctPractice, { ...stored, events: [] }, { recordId: 'n1', correction: {} }))).toBe('gone');
+    const takenBack = { ...stored, events: [...events, retract('n1')] };
+    expect(refusal(runOn(correctPractice, takenBack, { recordId: 'n1', correction: {} }))).toBe('taken-back');
   });
   it('is not of a day to come, of no minutes, of nobody', () => {
     expect(refusal(runOn(logPractice, stored, { ...log, day: '2026-05-21' }))).toBe('not-yet');

@@ -1,5 +1,6 @@
+import { foldEvents, standingKey } from '../../mastery';
 import { fail, ok } from '../../result';
-import { dayOf, type Day } from '../../studio';
+import { dayOf, type Day, type PracticeEvent } from '../../studio';
 import { command } from '../command';
 import { gone } from '../refusals';
 
@@ -15,11 +16,20 @@ export interface LogPractice {
   readonly tempo: number | null;
   readonly rung?: string;
   readonly note: string;
+  /** Of the repetitions, so many were right. */
+  readonly right?: number;
+  readonly tapped?: NonNullable<PracticeEvent['tapped']>;
+  /** Id of the rung that was done with it: it is ticked, unless it is already. */
+  readonly rungDone?: string;
 }
 
-/** What a student did at home, on the day it was done. */
+/** What a student did at home, on the day it was done, and the rung that it finished. */
 export const logPractice = command({
-  asks: ({ studentId, pieceId }: LogPractice) => ({ students: { ids: [studentId] }, pieces: { ids: [pieceId] } }),
+  asks: ({ studentId, pieceId }: LogPractice) => ({
+    students: { ids: [studentId] },
+    pieces: { ids: [pieceId] },
+    events: { studentId, kinds: ['rung'] },
+  }),
   run: (stored, log: LogPractice, { now, zone, newId }) => {
     const [student] = stored.students;
     if (!student) return gone('student');
@@ -27,7 +37,25 @@ export const logPractice = command({
     if (log.day > dayOf(now, zone)) return fail('not-yet', 'This day is still to come.');
     if (!(log.minutes > 0)) return fail('no-minutes', 'Say how many minutes it was.');
     const id = newId();
-    const { rung, ...rest } = log;
+    const { rung, right, tapped, rungDone, ...rest } = log;
+    const { sectionId } = log;
+    const ticks =
+      rungDone !== undefined &&
+      sectionId !== null &&
+      !foldEvents(stored.events).rungsDone.get(standingKey(student.id, sectionId))?.ids.has(rungDone)
+        ? [
+            {
+              id: newId(),
+              at: now,
+              kind: 'rung' as const,
+              studentId: student.id,
+              pieceId: log.pieceId,
+              sectionId,
+              rungId: rungDone,
+              done: true,
+            },
+          ]
+        : [];
     return ok({
       label: `practice of ${student.name}`,
       records: [
@@ -39,7 +67,10 @@ export const logPractice = command({
           minutes: Math.round(log.minutes),
           times: Math.round(log.times),
           ...(rung === undefined ? {} : { rung }),
+          ...(right === undefined ? {} : { right: Math.min(Math.round(right), Math.round(log.times)) }),
+          ...(tapped === undefined ? {} : { tapped }),
         },
+        ...ticks,
       ],
       made: id,
     });

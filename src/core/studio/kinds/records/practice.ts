@@ -16,6 +16,10 @@ export const practiceRecordSchema = z.object({
   minutes: z.number().min(0).max(600),
   /** Repetitions. */
   times: z.number().int().min(0).max(1000),
+  /** Of the repetitions, so many were right; absent where nobody judged them. */
+  right: z.number().int().min(0).max(1000).optional(),
+  /** Notes tapped in time, of so many. */
+  tapped: z.object({ right: z.number().int().min(0).max(20_000), of: z.number().int().min(0).max(20_000) }).optional(),
   tempo: bpm.nullable(),
   note: z.string().max(MOST.note),
 });
