@@ -20,6 +20,8 @@ module.exports = {
     // The worker of a studio's files writes them where they are kept; the hooks of the store stay outside.
     only('workers-know-core', 'workers', ['workers/', 'core/', 'store/in-worker']),
     only('demo-knows-core', 'demo', ['demo/', 'core/']),
+    // It goes into the file for home as well: no store, no router, no loudspeaker of its own.
+    only('room-knows-core-and-ui', 'room', ['room/', 'core/', 'ui/']),
     only('audio-knows-core', 'audio', ['audio/', 'core/']),
     only('app-composes-features', 'app', ['app/', 'features/[^/]+/index']),
     {
@@ -36,7 +38,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^(?:src|cli)/([^/]+)' },
       to: {
-        path: '^src/(store|ui|workers|demo|audio)/',
+        path: '^src/(store|ui|workers|demo|audio|room)/',
         pathNot: ['^src/$1/', '^src/[^/]+/index\\.tsx?$', '^src/store/in-worker\\.ts$'],
       },
     },
@@ -44,7 +46,7 @@ module.exports = {
     {
       name: 'others-by-the-face-of-core',
       severity: 'error',
-      from: { path: '^(src/(store|ui|workers|demo|audio|app)|cli)/' },
+      from: { path: '^(src/(store|ui|workers|demo|audio|room|app)|cli)/' },
       to: { path: '^src/core/[^/]+/', pathNot: ['/index\\.ts$'] },
     },
     {

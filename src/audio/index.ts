@@ -2,4 +2,4 @@
  * What is heard. In: timed music from the core, instruments, a level. Out: sound on the audio clock, handed over ahead
  * of time. Loaded only where something is played.
  */
-export { playMusic, type Playing, type PlayRequest } from './play-music';
+export { playMusic, ringQuietly, type Playing, type PlayRequest } from './play-music';

@@ -1,11 +1,14 @@
 import type { TimedMusic } from '@/core/performance';
 import { output } from './output';
 import { schedulerFor, type Band } from './schedule';
+import { ring } from './tones';
 
 export interface PlayRequest extends Omit<Band, 'samples'> {
   readonly music: TimedMusic;
   /** 0 to 1. */
   readonly level: number;
+  /** Semitones by which all of it sounds higher than it is, or lower. */
+  readonly shift: number;
   /** Where it is, in seconds of the music as it is heard, once a frame; null when it has ended or was stopped. */
   readonly onAt: (at: number | null) => void;
 }
@@ -37,9 +40,25 @@ function clockAt(context: AudioContext, ms: number): number {
   return contextTime + (ms - performanceTime) / 1000;
 }
 
+/** The same, so many semitones higher. */
+const shifted = (music: TimedMusic, by: number): TimedMusic =>
+  by === 0 ? music : { ...music, sounds: music.sounds.map((s) => ({ ...s, midi: s.midi + by })) };
+
+/** Seconds until a ring has faded. */
+const RUNG_OUT = 1.2;
+
+/** Rings quietly beside whatever plays: something is done. */
+export function ringQuietly(level: number): void {
+  const context = (shared ??= new AudioContext());
+  const out = output(context, level);
+  void context.resume().then(() => ring(context, out.into, context.currentTime + LEAD / 2));
+  setTimeout(out.close, RUNG_OUT * 1000);
+}
+
 /** Plays timed music; what played before stops. Rejects where the piano cannot be loaded. */
-export async function playMusic({ music, level, onAt, ...band }: PlayRequest): Promise<Playing> {
+export async function playMusic({ music: asWritten, level, shift, onAt, ...band }: PlayRequest): Promise<Playing> {
   current?.stop();
+  const music = shifted(asWritten, shift);
   const context = (shared ??= new AudioContext());
   const out = output(context, level);
   const state: { stopped: boolean; endSounding: () => void; begin: number | null } = {

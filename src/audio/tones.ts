@@ -101,3 +101,27 @@ export function click(context: BaseAudioContext, into: AudioNode, at: number, st
   source.start(at);
   source.stop(at + CLICK_SECONDS);
 }
+
+/** Two soft notes, a fifth apart: something is done. In hertz, seconds after one another. */
+const RING = [
+  { hertz: 783.99, after: 0 },
+  { hertz: 1174.66, after: 0.14 },
+] as const;
+const RING_SECONDS = 0.7;
+const RING_LOUD = 0.12;
+
+/** A quiet ring. */
+export function ring(context: BaseAudioContext, into: AudioNode, at: number): void {
+  for (const { hertz, after } of RING) {
+    const source = context.createOscillator();
+    source.frequency.value = hertz;
+    const shape = context.createGain();
+    const begin = at + after;
+    shape.gain.setValueAtTime(0, begin);
+    shape.gain.linearRampToValueAtTime(RING_LOUD, begin + 0.01);
+    shape.gain.exponentialRampToValueAtTime(0.0005, begin + RING_SECONDS);
+    source.connect(shape).connect(into);
+    source.start(begin);
+    source.stop(begin + RING_SECONDS);
+  }
+}

@@ -20,6 +20,8 @@ interface Props {
   readonly chosen?: ReadonlySet<string>;
   /** Ids of bars with a wash behind them. */
   readonly chosenBars?: ReadonlySet<string>;
+  /** Ids of bars that are covered, so that nobody can read them. */
+  readonly coveredBars?: ReadonlySet<string>;
   readonly differs?: ReadonlySet<string>;
   readonly onNote?: (noteId: string) => void;
   readonly onBar?: (barId: string, extend: boolean) => void;
@@ -72,7 +74,72 @@ function measure(host: HTMLElement): LineLayout {
   return { width: frame.width, height: frame.height, notes, bars };
 }
 
-function EngravedLine({ svg, line, chosen, chosenBars, differs, onNote, onBar, above, below }: LineProps): ReactNode {
+/** Boxes behind bars that stand out, or over bars that are covered from top to bottom. */
+function BarBoxes({
+  layout,
+  bars = new Set(),
+  covers = false,
+}: {
+  readonly layout: LineLayout;
+  readonly bars: ReadonlySet<string> | undefined;
+  readonly covers?: boolean;
+}): ReactNode {
+  return [...bars].map((id) => {
+    const bar = layout.bars.get(id);
+    if (!bar) return null;
+    const { x: left, width } = bar;
+    return covers ? (
+      <div
+        key={id}
+        aria-hidden="true"
+        data-covers={id}
+        className="pointer-events-none absolute z-10 rounded-sm border border-rule-strong bg-ground"
+        style={{ left, width, top: 0, height: layout.height }}
+      />
+    ) : (
+      <div
+        key={id}
+        aria-hidden="true"
+        className="absolute rounded-sm bg-acorn-wash"
+        style={{ left, width, top: bar.top - 12, height: bar.height + 24 }}
+      />
+    );
+  });
+}
+
+/** Rings around notes that differ. */
+function NoteRings({
+  layout,
+  notes = new Set(),
+}: {
+  readonly layout: LineLayout;
+  readonly notes: ReadonlySet<string> | undefined;
+}): ReactNode {
+  return [...notes].map((id) => {
+    const at = layout.notes.get(id);
+    return at ? (
+      <div
+        key={id}
+        aria-hidden="true"
+        className="pointer-events-none absolute z-10 rounded-full border-[2.5px] border-leaf"
+        style={{ left: at.x - at.width / 2 - 6, top: at.y - 12, width: at.width + 12, height: 24 }}
+      />
+    ) : null;
+  });
+}
+
+function EngravedLine({
+  svg,
+  line,
+  chosen,
+  chosenBars,
+  coveredBars,
+  differs,
+  onNote,
+  onBar,
+  above,
+  below,
+}: LineProps): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
   const [layout, setLayout] = useState<LineLayout | null>(null);
   useLayoutEffect(() => {
@@ -104,38 +171,15 @@ function EngravedLine({ svg, line, chosen, chosenBars, differs, onNote, onBar, a
       }
   };
   return (
-    <div className="relative">
+    <div className="relative scroll-mt-24 scroll-mb-64" data-line={line}>
       {layout && above ? above(layout, line) : null}
       <div className="relative">
-        {layout
-          ? [...(chosenBars ?? [])].map((id) => {
-              const bar = layout.bars.get(id);
-              return bar ? (
-                <div
-                  key={id}
-                  aria-hidden="true"
-                  className="absolute rounded-sm bg-acorn-wash"
-                  style={{ left: bar.x, width: bar.width, top: bar.top - 12, height: bar.height + 24 }}
-                />
-              ) : null;
-            })
-          : null}
-        {layout
-          ? [...(differs ?? [])].map((id) => {
-              const at = layout.notes.get(id);
-              return at ? (
-                <div
-                  key={id}
-                  aria-hidden="true"
-                  className="pointer-events-none absolute z-10 rounded-full border-[2.5px] border-leaf"
-                  style={{ left: at.x - at.width / 2 - 6, top: at.y - 12, width: at.width + 12, height: 24 }}
-                />
-              ) : null;
-            })
-          : null}
+        {layout ? <BarBoxes layout={layout} bars={chosenBars} /> : null}
+        {layout ? <NoteRings layout={layout} notes={differs} /> : null}
         {/* The keyboard reaches notes and bars through the bar strip and the stage's own keys. */}
         {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events */}
         <div ref={host} className="engraved relative" onClick={onClick} dangerouslySetInnerHTML={{ __html: svg }} />
+        {layout ? <BarBoxes layout={layout} bars={coveredBars} covers /> : null}
       </div>
       {layout && below ? below(layout, line) : null}
     </div>

@@ -37,6 +37,8 @@ interface TextLaneProps {
   readonly ruled?: boolean;
   /** Its name is not written beside it. */
   readonly bare?: boolean;
+  /** Its texts are followed while the music sounds: each can be found by its note. */
+  readonly followed?: boolean;
 }
 
 const ROW = 26;
@@ -56,6 +58,7 @@ export function TextLane({
   large = false,
   ruled = true,
   bare = false,
+  followed = false,
 }: TextLaneProps): ReactNode {
   const here = texts.filter((t) => layout.notes.has(t.noteId));
   // Words that would cover one another stand in rows of their own; fingers and signs keep theirs.
@@ -89,7 +92,12 @@ export function TextLane({
             {body}
           </button>
         ) : (
-          <span key={`${t.noteId} ${t.row ?? 0} ${t.text}`} className={look} style={style}>
+          <span
+            key={`${t.noteId} ${t.row ?? 0} ${t.text}`}
+            className={look}
+            style={style}
+            {...(followed ? { 'data-said': t.noteId } : {})}
+          >
             {body}
           </span>
         );

@@ -1,5 +1,6 @@
 /** The practice room: a child's day by touch on a telephone, by keys on a desk, and what becomes of it. */
 import { expect, test, type Page } from '@playwright/test';
+import { dayOf, weekdayOf } from '@/core/studio';
 import { troublesOf } from './axe';
 import { DEMO_BUILT } from './demo-built';
 import { storedRows } from './studio';
@@ -9,8 +10,15 @@ test.use({ storageState: DEMO_BUILT });
 const HOME = '/home?student=demo-imke';
 const practised = async (page: Page): Promise<readonly Record<string, unknown>[]> =>
   (await storedRows(page, 'events', 'demo')).filter(
-    (e) => e['kind'] === 'practice' && e['studentId'] === 'demo-imke' && / right$/.test(String(e['note'])),
+    (e) => e['kind'] === 'practice' && e['studentId'] === 'demo-imke' && e['right'] !== undefined,
   );
+const FRIDAY = 4;
+/** A Friday, on which everybody here has something to practise; the clock goes on from there. */
+test.beforeEach(async ({ page }) => {
+  const now = Date.now();
+  const days = (FRIDAY - weekdayOf(dayOf(new Date(now).toISOString(), 'UTC')) + 7) % 7;
+  await page.clock.setSystemTime(now + days * 86_400_000);
+});
 const ready = (page: Page): Promise<void> => page.locator('.engraved g.note').first().waitFor();
 
 test.describe('on a telephone', () => {
@@ -37,7 +45,7 @@ test.describe('on a telephone', () => {
       await page.getByRole('button', { name: /^Keep it/ }).tap();
       await expect.poll(async () => (await practised(page)).length).toBe(before + i + 1);
     }
-    expect((await practised(page)).slice(-1)).toMatchObject([{ times: 1, note: '1 of 1 right' }]);
+    expect((await practised(page)).slice(-1)).toMatchObject([{ times: 1, right: 1 }]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     expect(await troublesOf(page)).toEqual([]);
   });
@@ -94,27 +102,171 @@ test('it is heard: counted in, followed bar by bar, stopped by the same key', as
   await expect(page.getByText(/^[1-4]$/).and(page.locator('.text-6xl'))).toBeVisible();
   await expect(page.locator('[data-heard-bar]')).toHaveAttribute('data-heard-bar', /\d/);
   await page.locator('body').press('Space');
-  await expect(page.getByRole('button', { name: 'Play it' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play it', exact: true })).toBeVisible();
 });
 
-test('a rhythm is tapped by keys over the click, and judged note by note', async ({ page }) => {
-  await page.goto(HOME);
-  await page.getByRole('button', { name: 'No, I am only trying it' }).click();
+/** Chooses how it is practised. */
+const turnTo = async (page: Page, way: string): Promise<void> => {
+  await page.getByRole('button', { name: /^How to practise it/ }).click();
+  await page.getByRole('option', { name: way }).click();
+};
+const inHand = (page: Page) => page.getByRole('region', { name: 'In hand' });
+const begin = async (page: Page, who: RegExp, address = HOME): Promise<void> => {
+  await page.goto(address);
+  await page.getByRole('button', { name: who }).click();
   await ready(page);
-  await page.getByRole('button', { name: 'Tap the rhythm' }).click();
+};
+
+test('a rhythm is tapped by keys over the click, judged note by note, and kept; the lesson hears of it', async ({
+  page,
+}) => {
+  await begin(page, /^Yes, keep/);
+  const section = /, (\S+):/.exec((await inHand(page).getByRole('heading').first().textContent()) ?? '')?.[1] ?? '';
+  await turnTo(page, 'Tap the rhythm');
   const panel = page.getByRole('region', { name: 'Tap the rhythm' });
-  await panel.getByRole('button', { name: 'Count me in' }).click();
+  // The keys are those of the panel now: the right foot counts nothing.
+  await page.locator('body').press('ArrowRight');
+  await page.locator('body').press('Space');
   // Counted in, then a few taps; stopped before the end, the rest is missed.
   await expect(panel.getByText(/^4$/)).toBeVisible();
-  await expect(panel.getByText(/^[1-4]$/)).toBeHidden();
+  await expect(panel.getByText(/^1$/)).toBeVisible();
   await page.locator('body').press('f');
   await page.locator('body').press('j');
-  await panel.getByRole('button', { name: 'Stop' }).click();
+  await page.locator('body').press('Space');
   await expect(panel.getByRole('status')).toContainText(/\d+ of \d+ in time\./);
   await expect(panel.getByRole('status')).toContainText(/missed/);
   expect(await troublesOf(page)).toEqual([]);
-  await panel.getByRole('button', { name: 'Back to the music' }).click();
+  await panel.getByRole('button', { name: /^Keep it/ }).click();
+  await expect(page.getByText(/^Kept:/)).toBeVisible();
+  const [kept] = (await storedRows(page, 'events', 'demo')).filter((e) => e['tapped'] !== undefined);
+  expect(kept).toMatchObject({ kind: 'practice', studentId: 'demo-imke', times: 0 });
+  await page
+    .getByRole('button', { name: /^Lesson/ })
+    .or(page.getByRole('link', { name: /^Lesson/ }))
+    .first()
+    .click();
+  await page
+    .getByRole('button', { name: new RegExp(`^${section} `) })
+    .first()
+    .click();
+  await expect(page.getByText(/tapped \d+ of \d+ in time/).first()).toBeVisible();
+});
+
+test('with the storage full nothing is said to be kept, nothing goes on, and the passes are still there', async ({
+  page,
+}) => {
+  await begin(page, /^Yes, keep/);
+  const status = inHand(page).getByRole('status');
+  await page.locator('body').press('ArrowRight');
+  await expect(status).toContainText(/1 in a row|Done/);
+  const before = (await practised(page)).length;
+  await page.evaluate(() => {
+    const full = (): never => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    };
+    const kept = { add: IDBObjectStore.prototype.add, put: IDBObjectStore.prototype.put };
+    IDBObjectStore.prototype.add = full;
+    IDBObjectStore.prototype.put = full;
+    Object.assign(window, { room: () => Object.assign(IDBObjectStore.prototype, kept) });
+  });
+  const task = await inHand(page).getByRole('heading').first().textContent();
+  await page.getByRole('button', { name: /^Keep it/ }).click();
+  await expect(page.getByText(/no room left/)).toBeVisible();
+  await expect(page.getByText(/^Kept:/)).toBeHidden();
+  await expect(inHand(page).getByRole('heading').first()).toHaveText(task ?? '');
+  await expect(status).toContainText(/1 in a row|Done/);
+  expect(await practised(page)).toHaveLength(before);
+  await page.evaluate(() => (window as unknown as { room: () => void }).room());
+  await page.getByRole('button', { name: /^Keep it/ }).click();
+  await expect.poll(async () => (await practised(page)).length).toBe(before + 1);
+  await page.reload();
+  await page.getByRole('button', { name: /^Yes, keep/ }).click();
   await ready(page);
+  await expect(status).toContainText('0 in a row');
+});
+
+test('a song is called and answered, chord by chord under its chords; the words come on the notes', async ({
+  page,
+}) => {
+  await begin(page, /^No, I am only/, '/home?student=demo-jonah');
+  await turnTo(page, 'Call and answer');
+  await page.getByRole('button', { name: 'How it sounds' }).click();
+  await page.getByRole('button', { name: /^What sounds/ }).click();
+  await page.getByRole('option', { name: 'the chords, my part softly' }).click();
+  await page.getByRole('button', { name: /^How the chords are played/ }).waitFor();
+  await page.locator('body').press('Space');
+  const phase = inHand(page).getByRole('status').first();
+  await expect(phase).toContainText('Listen');
+  await expect(phase).toContainText('Your turn');
+  await page.locator('body').press('Space');
+  await expect(page.getByRole('button', { name: 'Play it', exact: true })).toBeVisible();
+  await turnTo(page, 'Say and play');
+  await page.getByRole('button', { name: /^Say:/ }).click();
+  await page.getByRole('option', { name: 'words' }).click();
+  const words = page.locator('[data-said]');
+  await expect(words.first()).toBeVisible();
+  await page.locator('body').press('Space');
+  await expect(words.last()).toBeHidden();
+  await expect(page.locator('[data-said][data-now]')).toBeVisible();
+  await page.locator('body').press('Space');
+  await expect(words.last()).toBeVisible();
+  expect(await troublesOf(page)).toEqual([]);
+});
+
+test('look ahead covers the bar that sounds; a place is asked for from cold and shown after; a bar is begun from', async ({
+  page,
+}) => {
+  await begin(page, /^No, I am only/);
+  await turnTo(page, 'Look ahead');
+  await page.locator('body').press('Space');
+  await expect(page.locator('[data-covers]')).toHaveCount(1);
+  const first = Number(await page.locator('[data-heard-bar]').getAttribute('data-heard-bar'));
+  await page.locator('body').press('Space');
+  await expect(page.locator('[data-covers]')).toHaveCount(0);
+  await turnTo(page, 'Find the place');
+  const place = page.getByRole('region', { name: 'Find the place' });
+  await expect(place.locator('.engraved')).toHaveCount(0);
+  await place.getByRole('button', { name: 'Show me' }).click();
+  await expect(place.locator('.engraved g.note').first()).toBeVisible();
+  await turnTo(page, 'Play it through');
+  await ready(page);
+  // A bar that is touched is where it begins, counted in as always.
+  const bars = page.locator('.engraved g.measure');
+  const third = await bars.nth(2).getAttribute('id');
+  const name = await page
+    .locator(`[id="${third ?? ''}"] g.note .notehead`)
+    .first()
+    .boundingBox();
+  await page.mouse.click(name?.x ?? 0, (name?.y ?? 0) + 30);
+  await expect(page.getByRole('button', { name: 'Silence' })).toBeVisible();
+  await expect(page.locator('[data-heard-bar]')).toHaveAttribute('data-heard-bar', String(first + 2));
+});
+
+test('who practises without the screen ticks it by hand; a figure is put right; undo takes it back', async ({
+  page,
+}) => {
+  await begin(page, /^Yes, keep/);
+  await page.getByRole('button', { name: /Write it down/ }).click();
+  const byHand = page.getByRole('region', { name: 'Written down by hand' });
+  const minutes = byHand.getByLabel(/^Minutes of/).first();
+  await minutes.fill('7');
+  await byHand
+    .getByRole('button', { name: /^Done:/ })
+    .first()
+    .click();
+  const logged = byHand.getByLabel(/^minutes of/);
+  await expect(logged).toHaveValue('7');
+  await expect(page.getByText(/^7 of \d+ min$/)).toBeVisible();
+  await logged.fill('9');
+  await logged.press('Enter');
+  await expect(page.getByText(/^9 of \d+ min$/)).toBeVisible();
+  await logged.fill('none');
+  await logged.press('Enter');
+  await expect(byHand.getByText(/a whole number from 1 to 600/)).toBeVisible();
+  await page.locator('h2').first().click();
+  await page.locator('body').press('Control+z');
+  await expect(page.getByText(/^7 of \d+ min$/)).toBeVisible();
+  expect(await troublesOf(page)).toEqual([]);
 });
 
 test('the room asks who is practising', async ({ page }) => {

@@ -27,7 +27,8 @@ export interface DrillContext {
  *
  * @example
  * drillRule({ kind: 'tempo', times: 8, tempo: 60, tempoTo: 83 }, { usual: 80, target: 80, cap: null, school: 'bpm',
- *   unit: { quarters: 1, name: 'quarter' }, miss: 'gate' }) // → { inRow: 2, miss: 'gate', steps: [60, 68, 76, 80, 83] }
+ *   unit: { quarters: 1, name: 'quarter' }, miss: 'gate' })
+ * // → { inRow: 2, miss: 'gate', steps: [60, 68, 76, 80, 83] }
  */
 export function drillRule(
   rung: Pick<Rung, 'kind' | 'times' | 'tempo' | 'tempoTo'> | null,

@@ -130,8 +130,8 @@ function chordAt(symbols: readonly ChordSymbol[], onset: number): readonly numbe
 }
 
 /**
- * The printed chords of a playing by a pattern. Nothing sounds before the first chord, nor where a symbol names no tones
- * ("N.C."); a tone lasts to the next stroke.
+ * The printed chords of a playing by a pattern. Nothing sounds before the first chord, nor where a symbol names no
+ * tones ("N.C."); a tone lasts to the next stroke.
  *
  * @example backingTones(score, perform(score, { order: [0] }).bars, 'waltz') // → []
  */

@@ -3,10 +3,9 @@
  * seconds from the beginning, loudness 0 to 1.
  */
 export { CLICK_PATTERNS, clicksUnder, countIn, type Click, type ClickPattern } from './clicks';
-export { backingsFor, BACKINGS, backingTones, type Backing, type BackingTone } from './backing';
+export { backingsFor, BACKINGS, type Backing } from './backing';
 export { callAndAnswer, fromDrawnStarts, growing, lineByLine } from './lessons-in-sound';
-export { fermatas } from './held';
-export { inSequence, looped, withoutCountIn } from './sequence';
+export { inSequence, looped } from './sequence';
 export { barSpans, chordSpans, lineSpans, type BarSpan } from './spans';
 export { type DynamicSign } from './loudness';
 export { markedDynamics, type LoudnessMark } from './marked-dynamics';

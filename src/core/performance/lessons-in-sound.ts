@@ -80,8 +80,8 @@ export function growing(score: Score, plan: SoundPlan, from: 'first' | 'last', t
 }
 
 /**
- * From places drawn by chance to the end of the plan, each counted in, `times` over; no place twice in a row where there
- * are more. `draw` gives numbers from 0 to below 1.
+ * From places drawn by chance to the end of the plan, each counted in, `times` over; no place twice in a row where
+ * there are more. `draw` gives numbers from 0 to below 1.
  *
  * @example fromDrawnStarts(score, PLAIN_PLAN, [0], 2, () => 0).phases.length // → 2
  */

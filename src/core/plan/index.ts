@@ -3,6 +3,7 @@
  * to hear, what to practise on which days and what is left out, and a recap in plain words. Minutes are decimals,
  * tempos quarters a minute.
  */
+export { atHome, type AtHome } from './at-home';
 export { dayTasks, type DayTask } from './day-tasks';
 export { exerciseCandidates, EXERCISES, studyCandidates, type ExerciseToMake } from './exercise-candidates';
 export { proposeExercises, type ExercisedPiece } from './propose-exercises';

@@ -23,6 +23,8 @@ export const studentSchema = z.object({
   starts: z.record(z.string(), day).optional(),
   /** The target in quarters a minute, by piece, where it is not the piece's. */
   tempos: z.record(z.string(), z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most)).optional(),
+  /** A tempo in quarters a minute that is not gone above for now, by piece. */
+  caps: z.record(z.string(), z.number().min(TEMPO_RANGE.least).max(TEMPO_RANGE.most)).optional(),
   /** Whose part this student plays, by piece, where it is not the piece's usual one. */
   players: z.record(z.string(), playerSchema).optional(),
   minutesPerDay: z.array(z.number().min(0).max(600)).length(7),

@@ -31,6 +31,8 @@ export interface After {
   /** Only when it is stored. */
   readonly stored?: (done: Done) => void;
   readonly refused?: (issue: Issue) => void;
+  /** However it ended. */
+  readonly over?: () => void;
 }
 
 export interface Acts {
@@ -61,7 +63,7 @@ export function useActs(): Acts {
       act,
       run: (command, args, after = {}) =>
         act(async () => {
-          const result = await run(command, args);
+          const result = await run(command, args).finally(() => after.over?.());
           if (!result.ok) {
             after.refused?.(result.issue);
             return result;

@@ -7,6 +7,7 @@ import { useStudents } from '@/store';
 import { ChooseStudent } from '@/features/choose-student';
 import { PieceStage } from '@/features/score';
 import { useWhere } from '@/features/where';
+import { ByHand } from './by-hand';
 import { TaskInRoom } from './task-in-room';
 import { TaskLadder } from './task-ladder';
 import { useHome, type HomeModel } from './use-home';
@@ -113,6 +114,7 @@ function Day({ model }: { readonly model: HomeModel }): ReactNode {
           <PieceStage heading="Home" strip="own">
             {(context) => (
               <TaskInRoom
+                key={`${task.item.id} ${context.place?.section.id ?? ''}`}
                 model={model}
                 task={task}
                 context={context}
@@ -122,6 +124,7 @@ function Day({ model }: { readonly model: HomeModel }): ReactNode {
             )}
           </PieceStage>
         ) : null}
+        <ByHand model={model} />
         <p className="text-base text-ink-2">
           Pain, numbness or tingling: stop, rest, and tell your teacher; a clinician who knows musicians can help. With
           headphones keep it soft.

@@ -1,36 +1,35 @@
 'use client';
 
-import { useMemo, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { z } from 'zod';
-import { logPractice, tickRung } from '@/core/commands';
-import { drillRule, type DrillSum, type Pass } from '@/core/drill';
-import { targetTempoFor } from '@/core/ladder';
+import { logPractice } from '@/core/commands';
 import { standingKey } from '@/core/mastery';
 import { nextRung, type DayTask } from '@/core/plan';
-import { ladderFor, ladderPlayer, teachingFor, tempoUnitOf, type Rung } from '@/core/studio';
+import { ladderFor, ladderPlayer, type Mark, type Rung } from '@/core/studio';
 import { useLadders, useMarks, useSettings, useStandings } from '@/store';
 import { counted } from '@/ui';
 import { tell, useActs } from '@/features/acts';
 import { useDraft } from '@/features/drafts';
-import { MarkedMusic } from '@/features/marks';
-import { useMusicSize, type PieceContext } from '@/features/score';
-import { Room } from './room/room';
-import type { Recorder, RoomTask } from './room/room-task';
-import { familyIn, taskSound, voicesOf } from './task-sound';
+import type { PieceContext } from '@/features/score';
+import { usePlaying } from '@/features/sound';
+import { NO_WORK, Room, type Recorder, type RoomKeys, type RoomSum, type RoomWork } from '@/room';
+import { FollowedMusic } from './followed-music';
+import { taskOfRoom } from './task-of-room';
 import type { HomeModel } from './use-home';
+import { useHomeKeys } from './use-home-keys';
 
-const passesSchema = z.array(z.object({ right: z.boolean(), tempo: z.number(), seconds: z.number().min(0) })).max(500);
-const parsePasses = (value: unknown): readonly Pass[] | null => {
-  const parsed = passesSchema.safeParse(value);
+const workSchema = z.object({
+  passes: z.array(z.object({ right: z.boolean(), tempo: z.number(), seconds: z.number().min(0) })).max(500),
+  heard: z.number().min(0),
+  loops: z.number().min(0),
+  tapped: z.object({ right: z.number().min(0), of: z.number().min(0) }).nullable(),
+});
+const parseWork = (value: unknown): RoomWork | null => {
+  const parsed = workSchema.safeParse(value);
   return parsed.success ? parsed.data : null;
 };
-const NO_PASSES: readonly Pass[] = [];
-/** Of the music at home, larger than in the lesson. */
-const SCALE = 64;
+const NO_MARKS: readonly Mark[] = [];
 const MOST_NOTE = 200;
-/** On a telephone. */
-const NARROW_SCALE = 44;
-const isNarrow = (): boolean => window.matchMedia('(max-width: 640px)').matches;
 
 interface Props {
   readonly model: HomeModel;
@@ -55,78 +54,95 @@ function useRungOf({ model, task, context }: Props): Rung | null {
   }, [ladders, standings, task.item, model.student, context.piece]);
 }
 
+/** What was done, in a few words beside the figures. */
+function noteOf({ loops, tapped }: RoomSum): string {
+  return [
+    ...(loops > 0 ? [`went round ${counted(loops, 'time')}`] : []),
+    ...(tapped ? [`tapped ${tapped.right} of ${tapped.of} in time`] : []),
+  ]
+    .join('; ')
+    .slice(0, MOST_NOTE);
+}
+
+/** Keeps what was done as practice of the student, together with the rung that it finished. */
+function useRecorder({ model, task, context, kept }: Props, rung: Rung | null): Recorder {
+  const { run } = useActs();
+  const { student, today } = model;
+  return {
+    record: (sum, { stored, over }) => {
+      if (!kept) {
+        tell('Only tried: nothing was kept.');
+        stored();
+        over();
+        return;
+      }
+      const minutes = Math.max(1, Math.round(sum.seconds / 60));
+      const words = sum.passes > 0 ? `, ${sum.right} of ${sum.passes} right` : '';
+      run(
+        logPractice,
+        {
+          studentId: student.id,
+          pieceId: context.piece.id,
+          sectionId: context.place?.section.id ?? null,
+          day: today,
+          minutes,
+          times: sum.passes,
+          tempo: sum.reached,
+          note: noteOf(sum),
+          ...(sum.passes > 0 ? { right: sum.right } : {}),
+          ...(sum.tapped ? { tapped: sum.tapped } : {}),
+          ...(rung ? { rung: rung.kind } : {}),
+          ...(sum.done && rung && task.item.sectionId !== null ? { rungDone: rung.id } : {}),
+        },
+        {
+          stored: () => {
+            stored();
+            tell(`Kept: ${counted(minutes, 'minute')}${words}.`);
+          },
+          over,
+        },
+      );
+    },
+  };
+}
+
 /** One task of the day in the room: what it is about, where it is heard, and where what was done is kept. */
 export function TaskInRoom(props: Props): ReactNode {
-  const { model, task, context, kept, onNext } = props;
-  const { piece, score, played } = context;
-  const { student } = model;
-  const { run } = useActs();
+  const { model, task, context, onNext } = props;
+  const { piece } = context;
   const settings = useSettings();
-  const marks = useMarks(piece.id);
+  const marks = useMarks(piece.id) ?? NO_MARKS;
   const rung = useRungOf(props);
-  const { factor } = useMusicSize('home');
-  const { value, set, settle } = useDraft(`home ${student.id} ${task.item.id} ${model.today}`, parsePasses);
-  const place = context.place;
-  const [from, to] = place ? [place.from, place.to] : [0, score.bars.length - 1];
-  const miss = teachingFor(piece.teaching, student.teaching, settings?.teaching).moveOn === 'gate' ? 'gate' : 'gentle';
-  const usual = task.item.tempo ?? targetTempoFor(piece, student, score, from);
-  const rule = useMemo(
-    () => drillRule(rung ? { ...rung, tempo: task.item.tempo ?? rung.tempo } : null, { usual, cap: null, miss }),
-    [rung, task.item.tempo, usual, miss],
+  const player = usePlaying();
+  const { value, set, settle } = useDraft(`home ${model.student.id} ${task.item.id} ${model.today}`, parseWork);
+  const room = useMemo(
+    () => taskOfRoom({ model, task, context, rung, marks, settings: settings ?? null }),
+    [model, task, context, rung, marks, settings],
   );
-  const room: RoomTask = {
-    id: task.item.id,
-    what: task.item.what,
-    pieceTitle: piece.title,
-    cue: task.item.cue || (model.assignment?.cue ?? ''),
-    rule,
-    unit: tempoUnitOf(piece),
-    voices: voicesOf(context),
-    soundOf: (asked) => taskSound(context, marks ?? [], [from, to], asked),
-    familyOf: familyIn(context, piece),
-    barName: (bar) => `bar ${score.bars[bar]?.name ?? bar + 1}`,
-  };
-  const record = (_: RoomTask, sum: DrillSum, done: boolean): void => {
-    if (!kept) {
-      tell('Only tried: nothing was kept.');
-      return;
-    }
-    const minutes = Math.max(1, Math.round(sum.seconds / 60));
-    run(
-      logPractice,
-      {
-        studentId: student.id,
-        pieceId: piece.id,
-        sectionId: place?.section.id ?? null,
-        day: model.today,
-        minutes,
-        times: sum.passes,
-        tempo: sum.reached,
-        ...(rung ? { rung: rung.kind } : {}),
-        note: `${sum.right} of ${sum.passes} right`.slice(0, MOST_NOTE),
-      },
-      { stored: () => tell(`Kept: ${counted(minutes, 'minute')}, ${sum.right} of ${sum.passes} right.`) },
-    );
-    if (done && rung && task.item.sectionId !== null)
-      run(tickRung, { studentId: student.id, sectionId: task.item.sectionId, rungId: rung.id, inLesson: false });
-  };
-  const recorder: Recorder = { record };
+  const recorder = useRecorder(props, rung);
+  const keys = useRef<RoomKeys | null>(null);
+  const onKeys = useCallback((bound: RoomKeys) => {
+    keys.current = bound;
+    return () => {
+      if (keys.current === bound) keys.current = null;
+    };
+  }, []);
+  useHomeKeys(keys);
+  const { stop } = player;
+  useEffect(() => stop, [stop]);
   return (
     <Room
-      key={task.item.id}
       task={room}
-      open={{ passes: value ?? NO_PASSES, keep: (passes) => set(passes), settle: () => settle() }}
+      open={{ work: value ?? NO_WORK, keep: (work) => set(work), settle: () => settle() }}
       recorder={recorder}
+      player={player}
+      onKeys={onKeys}
       onNext={onNext}
-      music={(hearing) => (
-        <MarkedMusic
+      music={(view) => (
+        <FollowedMusic
           context={context}
-          from={from}
-          to={to}
-          label={place ? `${place.section.letter} ${place.section.name}`.trim() : piece.title}
-          scale={(isNarrow() ? NARROW_SCALE : SCALE) * factor}
-          cuesBeside
-          {...(hearing === null ? {} : { chosenBars: new Set([played.bars[hearing]?.id ?? '']) })}
+          view={view}
+          label={context.place ? `${context.place.section.letter} ${context.place.section.name}`.trim() : piece.title}
         />
       )}
     />

@@ -1,23 +1,39 @@
 import type { InstrumentFamily } from '@/core/instruments';
 import { INSTRUMENTS, instrumentOf } from '@/core/instruments';
 import {
+  barSpans,
+  backingsFor,
+  callAndAnswer,
+  chordSpans,
+  fromDrawnStarts,
+  growing,
+  inSequence,
+  lineByLine,
+  lineSpans,
   looped,
   markedDynamics,
   PLAIN_PLAN,
+  BACKING_PART,
   timedMusic,
+  type Backing,
   type LoudnessMark,
   type Presence,
+  type SoundPlan,
   type TimedMusic,
 } from '@/core/performance';
 import { instrumentOfPart, soundingScore } from '@/core/players';
 import { meterQuarters, type Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import type { PieceContext } from '@/features/score';
-import type { Heard, Loop, SoundAsked } from './room/room-task';
+import type { Heard, Loop, SoundAsked } from '@/room';
 
 /** A loop lasts no longer than this; by then it has been heard often enough. */
 const MOST_SECONDS = 600;
 const MOST_TIMES = 40;
+/** Each size of a growing loop is heard so often. */
+const TIMES_EACH_SIZE = 2;
+/** Places that are drawn in one go. */
+const DRAWN = 12;
 
 /** Whether a staff sounds, by what is to be heard. */
 function presenceOf(heard: Heard, own: ReadonlySet<string>): (part: string, staff: number) => Presence {
@@ -31,63 +47,141 @@ function presenceOf(heard: Heard, own: ReadonlySet<string>): (part: string, staf
       return (part, staff) => (isMine(part) && staff > 1 ? 'full' : 'silent');
     case 'others':
       return (part) => (isMine(part) ? 'silent' : 'full');
+    case 'soft':
+      return (part) => (isMine(part) ? 'soft' : 'full');
+    case 'chords-mine':
+      return (part) => (isMine(part) ? 'soft' : 'silent');
+    case 'chords':
     case 'none':
       return () => 'silent';
   }
 }
 
 /** Seconds between two times of a loop. */
-function gapOf(loop: Loop, score: Score, from: number, tempo: number): number {
-  const quarters = meterQuarters(score.bars[from]?.meter ?? { parts: [], symbol: null });
-  switch (loop) {
-    case 'once':
-    case 'count':
-      return 0;
-    case 'beat':
-      return 60 / tempo;
-    case 'bar':
-      return (quarters.n > 0 ? quarters.n / quarters.d : 1) * (60 / tempo);
-  }
+function gapOf(loop: Loop, score: Score, { range, tempo }: Pick<SoundAsked, 'range' | 'tempo'>, beat: number): number {
+  if (loop === 'beat') return (60 / tempo) * beat;
+  if (loop !== 'bar') return 0;
+  const { n, d } = meterQuarters(score.bars[range[0]]?.meter ?? { parts: [], symbol: null });
+  return (n > 0 ? n / d : 1) * (60 / tempo);
 }
 
-/** What can be heard beside one's own part: a hand of two, the other parts where there are some. */
+/** What can be heard beside one's own part: a hand of two, the other parts, the chords, where there are some. */
 export function voicesOf({ score, played, player, piece }: PieceContext): readonly Heard[] {
   const hands =
     instrumentOf(player.instrument ?? piece.instrument).family === 'keyboard' && (played.parts[0]?.staves ?? 1) > 1;
   const others = score.parts.length > played.parts.length;
-  return ['mine', ...(hands ? (['right', 'left'] as const) : []), ...(others ? (['others'] as const) : []), 'none'];
+  return [
+    'mine',
+    ...(hands ? (['right', 'left'] as const) : []),
+    ...(others ? (['others', 'soft'] as const) : []),
+    ...(score.chords.length > 0 ? (['chords', 'chords-mine'] as const) : []),
+    'none',
+  ];
 }
 
-/** Bars of a piece as they are to sound: counted in, at a tempo, once or again and again. */
+/** How the chords can be played in the meter of a bar; none where none are printed. */
+export const backingsOf = ({ score }: PieceContext, from: number): readonly Backing[] => {
+  const bar = score.bars[from];
+  return bar && score.chords.length > 0 ? backingsFor(bar) : [];
+};
+
+/** As many verses as have words. */
+const versesOf = ({ notes }: Score): number => new Set(notes.flatMap((n) => n.marks.lyrics.map((l) => l.verse))).size;
+
+/** Numbers from 0 to below 1 that follow from a seed. */
+function drawing(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return state / 4_294_967_296;
+  };
+}
+
+/** Where lines end, where one can begin, the length of a beat in quarters. */
+export interface SoundPlaces {
+  readonly phraseEnds: readonly number[];
+  readonly starts: readonly number[];
+  readonly beat: number;
+}
+
+/** A plan played as often as asked, and in between what was asked. */
+function often(score: Score, plan: SoundPlan, asked: SoundAsked, { starts, beat }: SoundPlaces): TimedMusic {
+  switch (asked.loop) {
+    case 'once':
+      return timedMusic(score, { ...plan, from: asked.start ?? plan.from });
+    case 'grow-first':
+    case 'grow-last':
+      return growing(score, plan, asked.loop === 'grow-first' ? 'first' : 'last', TIMES_EACH_SIZE);
+    case 'drawn':
+      return fromDrawnStarts(score, plan, starts, DRAWN, drawing(asked.seed));
+    case 'beat':
+    case 'bar':
+    case 'count': {
+      const once = timedMusic(score, plan);
+      const gap = gapOf(asked.loop, score, asked, beat);
+      const times = Math.max(1, Math.min(MOST_TIMES, Math.ceil(MOST_SECONDS / Math.max(1, once.seconds + gap))));
+      const all = looped(once, times, gap, asked.loop === 'count');
+      return asked.start === null
+        ? all
+        : inSequence(
+            [timedMusic(score, { ...plan, from: asked.start }), looped(once, times, gap, asked.loop === 'count')],
+            gap,
+          );
+    }
+  }
+}
+
+/** Bars of a piece as they are to sound: counted in, at a tempo, as often and in the way that is practised. */
 export function taskSound(
   context: PieceContext,
   marks: readonly LoudnessMark[],
-  [from, to]: readonly [number, number],
+  places: SoundPlaces,
   asked: SoundAsked,
 ): TimedMusic {
-  const own = new Set(context.played.parts.map((p) => p.id));
-  const score = asked.heard === 'others' ? soundingScore(context.score) : context.played;
-  const once = timedMusic(score, {
+  const { played, player, piece } = context;
+  const own = new Set(played.parts.map((p) => p.id));
+  const isAlone = asked.heard === 'mine' || asked.heard === 'right' || asked.heard === 'left' || asked.heard === 'none';
+  const score = isAlone ? played : soundingScore(context.score);
+  // A call that nobody hears cannot be answered.
+  const heard = asked.heard === 'none' && asked.way === 'call' ? 'mine' : asked.heard;
+  const [from, to] = asked.range;
+  const plan: SoundPlan = {
     ...PLAIN_PLAN,
     from,
     to,
     tempo: asked.tempo,
-    presence: presenceOf(asked.heard, own),
+    bends: asked.click === 'none',
+    presence: presenceOf(heard, own),
     dynamics: markedDynamics(score, marks),
     countInBars: 1,
     click: asked.click === 'none' ? null : asked.click,
-  });
-  if (asked.loop === 'once') return once;
-  const gap = gapOf(asked.loop, score, from, asked.tempo);
-  const times = Math.max(1, Math.min(MOST_TIMES, Math.ceil(MOST_SECONDS / Math.max(1, once.seconds + gap))));
-  return looped(once, times, gap, asked.loop === 'count');
+    parts: asked.parts,
+    seed: asked.seed,
+    backing: asked.backing,
+  };
+  switch (asked.way) {
+    case 'call': {
+      const byChord = instrumentOf(player.instrument ?? piece.instrument).family === 'fretted';
+      return callAndAnswer(score, plan, byChord ? chordSpans(score, from, to) : barSpans(score, from, to, 2));
+    }
+    case 'lines':
+      return lineByLine(score, plan, lineSpans(score, from, to, places.phraseEnds), versesOf(score));
+    case 'play':
+    case 'say':
+    case 'ahead':
+    case 'place':
+    case 'breathe':
+    case 'tap':
+      return often(score, plan, asked, places);
+  }
 }
 
-/** Which instrument a part is played by: the player's own, else what the file says. */
+/** Which instrument a part is played by: the player's own, else what the file says; chords are plucked. */
 export function familyIn({ score, played, player }: PieceContext, piece: Piece): (part: string) => InstrumentFamily {
   const own = new Set(played.parts.map((p) => p.id));
   const mine = instrumentOf(player.instrument ?? piece.instrument).family;
   return (id) => {
+    if (id === BACKING_PART) return 'fretted';
     const part = score.parts.find((p) => p.id === id);
     if (own.has(id) || !part) return mine;
     const { instrument } = instrumentOfPart(score, part);

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { currentAssignment, practiceOf } from '@/core/mastery';
 import { dayTasks, type DayTask } from '@/core/plan';
-import { weekdayOf, type AssignmentEvent, type Student } from '@/core/studio';
+import { weekdayOf, type AssignmentEvent, type PracticeEvent, type Student } from '@/core/studio';
 import { useStudentEvents, useStudents, useStudio } from '@/store';
 
 export interface HomeModel {
@@ -9,6 +9,8 @@ export interface HomeModel {
   readonly assignment: AssignmentEvent | null;
   readonly today: string;
   readonly tasks: readonly DayTask[];
+  /** What was practised today, as it was put down. */
+  readonly logs: readonly PracticeEvent[];
   /** Minutes that were practised today, of so many. */
   readonly minutes: number;
   readonly asked: number;
@@ -27,12 +29,14 @@ export function useHome(studentId: string | null): HomeModel | null | undefined 
     if (!events) return undefined;
     const assignment = currentAssignment(events);
     const logs = practiceOf(events);
+    const ofToday = logs.filter((l) => l.day === today);
     return {
       student,
       assignment,
       today,
       tasks: dayTasks(assignment, today, logs),
-      minutes: Math.round(logs.filter((l) => l.day === today).reduce((sum, l) => sum + l.minutes, 0)),
+      logs: ofToday,
+      minutes: Math.round(ofToday.reduce((sum, l) => sum + l.minutes, 0)),
       asked: student.minutesPerDay[weekdayOf(today)] ?? 0,
     };
   }, [students, events, studentId, today]);

@@ -120,11 +120,16 @@ export const KEYS = {
   },
   home: {
     play: press('space', 'Space', 'play, stop'),
-    right: press('right, enter, pagedown', '→, Enter', 'it was right; on a pedal the right foot'),
+    right: press(
+      'right, enter, pagedown',
+      '→, Enter',
+      'it was right; once it is done, keep it and go on; on a pedal the right foot',
+    ),
     again: press('left, pageup', '←', 'again; on a pedal the left foot'),
     faster: press('up', '↑', 'faster'),
     slower: press('down', '↓', 'slower'),
     back: press('backspace', 'Backspace', 'take the last one back'),
+    way: press('w', 'W', 'the next way to practise it'),
     tapLeft: press('f', 'F', 'tap with the left hand'),
     tapRight: press('j', 'J', 'tap with the right hand'),
   },

@@ -25,6 +25,8 @@ interface Props {
   readonly tempoInput: RefObject<HTMLInputElement | null>;
   /** What the level comes from, or what it may start at. */
   readonly why: string;
+  /** What speaks for a facet that is not heard yet. */
+  readonly proposed: ReadonlyMap<Facet, string>;
   readonly onFacet: (facet: Facet) => void;
   readonly onTempo: (text: string) => void;
   readonly onTap: () => void;
@@ -33,6 +35,34 @@ interface Props {
 }
 
 const CHIP = 'flex min-h-11 shrink-0 items-center gap-1.5 rounded border px-2.5 text-lg';
+
+/** One thing that is heard; dashed where something speaks for it that was not heard here. */
+function FacetChip({
+  facet,
+  there,
+  because,
+  onFacet,
+}: {
+  readonly facet: Facet;
+  readonly there: boolean;
+  readonly because: string | undefined;
+  readonly onFacet: (facet: Facet) => void;
+}): ReactNode {
+  const open = because === undefined ? 'border-rule-strong bg-sheet' : 'border-dashed border-leaf-deep bg-sheet';
+  return (
+    <button
+      type="button"
+      aria-pressed={there}
+      title={there ? undefined : because}
+      className={`${CHIP} ${there ? 'border-leaf-deep bg-leaf-wash font-semibold' : open}`}
+      onClick={() => onFacet(facet)}
+    >
+      {there ? <Check size={18} aria-hidden="true" /> : null}
+      {facet}
+      <kbd aria-hidden="true">{FACET_KEYS[facet]}</kbd>
+    </button>
+  );
+}
 
 /** What is heard, each with one key; the tempo by tapping or typing; mistakes of each repetition. */
 export function FacetRow({
@@ -43,6 +73,7 @@ export function FacetRow({
   unit,
   tempoInput,
   why,
+  proposed,
   onFacet,
   onTempo,
   onTap,
@@ -57,22 +88,15 @@ export function FacetRow({
     >
       {facets
         .filter((f) => asked.has(f))
-        .map((facet) => {
-          const there = draft.facets[facet] === true;
-          return (
-            <button
-              key={facet}
-              type="button"
-              aria-pressed={there}
-              className={`${CHIP} ${there ? 'border-leaf-deep bg-leaf-wash font-semibold' : 'border-rule-strong bg-sheet'}`}
-              onClick={() => onFacet(facet)}
-            >
-              {there ? <Check size={18} aria-hidden="true" /> : null}
-              {facet}
-              <kbd aria-hidden="true">{FACET_KEYS[facet]}</kbd>
-            </button>
-          );
-        })}
+        .map((facet) => (
+          <FacetChip
+            key={facet}
+            facet={facet}
+            there={draft.facets[facet] === true}
+            because={proposed.get(facet)}
+            onFacet={onFacet}
+          />
+        ))}
       <span className={`${CHIP} border-rule-strong bg-sheet`}>
         <label className="flex items-center gap-2">
           tempo <BeatSign unit={unit} />
@@ -110,7 +134,9 @@ export function FacetRow({
         </button>
       ) : null}
       <span className="min-w-48 flex-1 self-center sm:min-w-32 leading-tight text-ink-2" aria-live="polite">
-        {why}
+        {[why, ...[...proposed].flatMap(([f, words]) => (draft.facets[f] === true ? [] : [words]))]
+          .filter((words) => words !== '')
+          .join('; ')}
       </span>
     </div>
   );

@@ -71,6 +71,7 @@ export function Hearing(context: HearingContext): ReactNode {
           unit={hearing.unit}
           tempoInput={hearing.tempoInput}
           why={hearing.why}
+          proposed={hearing.proposedFacets}
           onFacet={(f) => edit((d) => toggleFacet(d, f))}
           onTempo={(tempo) => edit((d) => ({ ...d, tempo }))}
           onTap={hearing.tap}

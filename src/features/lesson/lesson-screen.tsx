@@ -4,7 +4,7 @@ import { useEffect, type ReactNode } from 'react';
 import { beginLesson, takeBackLesson } from '@/core/commands';
 import { USUAL_LESSON_MINUTES } from '@/core/mastery';
 import { useStudents, useStudio } from '@/store';
-import { Button } from '@/ui';
+import { Button, counted } from '@/ui';
 import { useActs } from '@/features/acts';
 import { ChooseStudent } from '@/features/choose-student';
 import { PieceStage } from '@/features/score';
@@ -13,6 +13,7 @@ import { useKey } from '@/features/keys';
 import { Hearing } from './hearing';
 import { LessonTimer } from './lesson-timer';
 import { PastLessons } from './past-lessons';
+import { homeOf } from './home-of';
 import { useLesson, type LessonModel } from './use-lesson';
 import { WeekPanel } from './week-panel';
 
@@ -22,6 +23,19 @@ const VIEWS: readonly (readonly [View, string, string])[] = [
   ['week', 'Next week', 'g'],
   ['past', 'Past lessons', 'l'],
 ];
+
+/** What was practised since the last lesson, all pieces together. */
+function AllAtHome({ model }: { readonly model: LessonModel }): ReactNode {
+  const { now, zone } = useStudio();
+  const home = homeOf(model, null, now(), zone);
+  return (
+    <span className="hidden text-base text-slate lg:inline">
+      {home === null
+        ? 'Nothing practised since the last lesson is written down.'
+        : `At home since: ${counted(home.minutes, 'minute')} on ${counted(home.days, 'day')}`}
+    </span>
+  );
+}
 
 function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   const where = useWhere();
@@ -56,6 +70,7 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
             </button>
           ))}
         </div>
+        <AllAtHome model={model} />
         <span className="ml-auto flex items-center gap-2">
           {model.current ? (
             <>

@@ -1,8 +1,9 @@
 import { useState, type ReactNode } from 'react';
 import type { countArticulations } from '@/core/articulation';
-import { inBeats } from '@/core/score';
+import type { AtHome } from '@/core/plan';
+import { inBeats, type TempoUnit } from '@/core/score';
 import { barsText } from '@/core/sections';
-import { agoInWords, dayOf, millisecondsOf, type EventOf } from '@/core/studio';
+import { agoInWords, dayOf } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, counted, Panel } from '@/ui';
 import { useKey } from '@/features/keys';
@@ -12,9 +13,6 @@ import type { HearingContext, HearingModel } from './use-hearing';
 
 /** Of the music in the lesson. */
 const SCALE = 56;
-
-/** Logs of this long ago are shown with a section. */
-const LOGS_SHOWN_MS = 8 * 86_400_000;
 
 interface InHand {
   readonly context: HearingContext;
@@ -29,22 +27,28 @@ function HeardLast({ hearing: { standing, lastTempo, now } }: Pick<InHand, 'hear
   return `, heard ${agoInWords(dayOf(standing.at, zone), dayOf(now, zone))}${at}`;
 }
 
+/** What happened at home since the last lesson. */
+function HappenedAtHome({ home, unit }: { readonly home: AtHome; readonly unit: TempoUnit }): ReactNode {
+  const { minutes, days, judged, right, fastest, tapped } = home;
+  return (
+    <li className="text-slate">
+      Practised {counted(minutes, 'minute')} on {counted(days, 'day')}
+      {fastest === null ? '' : `, up to ${inBeats(fastest, unit)}`}
+      {judged > 0 ? `, ${right} of ${judged} right` : ''}
+      {tapped ? `, tapped ${tapped.right} of ${tapped.of} in time` : ''}
+    </li>
+  );
+}
+
 /** What was given for this week, what was practised, and the note of last time. */
 function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
-  const { section, standing, unit, now } = hearing;
+  const { section, standing, unit, home } = hearing;
   const given =
     model.assignment?.lessonId === model.current?.id
       ? []
       : (model.assignment?.items.filter((i) => i.sectionId === section?.id) ?? []);
-  const logs = model.events.flatMap((e): EventOf<'practice'>[] =>
-    e.kind === 'practice' && e.sectionId === section?.id && millisecondsOf(now) - millisecondsOf(e.at) < LOGS_SHOWN_MS
-      ? [e]
-      : [],
-  );
-  const minutes = Math.round(logs.reduce((sum, e) => sum + e.minutes, 0));
-  const best = inBeats(Math.max(0, ...logs.map((e) => e.tempo ?? 0)), unit);
   const note = standing?.note ?? '';
-  if (given.length === 0 && minutes === 0 && note === '') return null;
+  if (given.length === 0 && home === null && note === '') return null;
   return (
     <ul className="mt-3 grid gap-1 border-t border-rule pt-2">
       {given.map((g) => (
@@ -53,12 +57,7 @@ function SinceLastTime({ context: { model }, hearing }: InHand): ReactNode {
           {g.tempo === null ? '' : `, at ${inBeats(g.tempo, unit)}`}
         </li>
       ))}
-      {minutes > 0 ? (
-        <li className="text-slate">
-          Practised {counted(minutes, 'minute')} on {counted(new Set(logs.map((e) => e.day)).size, 'day')}
-          {best > 0 ? `, up to ${best}` : ''}
-        </li>
-      ) : null}
+      {home === null ? null : <HappenedAtHome home={home} unit={unit} />}
       {note === '' ? null : (
         <li>
           <span className="text-ink-2">Last time:</span> <span translate="no">{note}</span>

@@ -22,6 +22,7 @@ import { tell, useActs } from '@/features/acts';
 import type { PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { isHeard, tempoOf, type Draft } from './draft';
+import { homeOf, proposedFacets } from './home-of';
 import { useHearingKeys } from './use-hearing-keys';
 import type { LessonModel } from './use-lesson';
 import { useLiveDraft } from './use-live-draft';
@@ -71,6 +72,12 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
         : new Set<Facet>(),
     [placed, played, marks, model, piece, hasFingers],
   );
+  const home = useMemo(
+    () => homeOf(model, placed?.section ?? null, now, studio.zone),
+    // The day moves on, not the clock.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [model, placed?.section, studio.zone],
+  );
   const current = { lessonId: model.current?.id ?? null, now, zone: studio.zone };
   const heldBefore = heldSinceEarlier(standing?.hearings ?? [], current);
   const comesTo = (heard: Draft) =>
@@ -88,6 +95,8 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
     now,
     marks,
     standing,
+    home,
+    proposedFacets: proposedFacets(home),
     unit,
     lastTempo,
     target,

@@ -22,7 +22,11 @@ interface Props {
   readonly cuesBeside?: boolean;
   /** Bars and notes that stand out. */
   readonly chosenBars?: ReadonlySet<string>;
+  readonly coveredBars?: ReadonlySet<string>;
   readonly differs?: ReadonlySet<string>;
+  readonly onBar?: (id: string) => void;
+  /** What is said on each note, by note id. */
+  readonly said?: ReadonlyMap<string, string> | null;
 }
 
 const NO_MARKS: readonly Mark[] = [];
@@ -85,6 +89,22 @@ function useSeen({ piece, student, played }: PieceContext, from: number, to: num
   return { view: student?.density ?? usualView(teaching), fingers, texts, words, part, counts, onsets };
 }
 
+/** What is said on the notes of a line; the room follows it while it sounds. */
+function SaidLane({
+  said,
+  layout,
+}: {
+  readonly said: ReadonlyMap<string, string>;
+  readonly layout: LineLayout;
+}): ReactNode {
+  const texts = [...said].flatMap(([noteId, text]): LaneText[] =>
+    layout.notes.has(noteId) ? [{ noteId, text, source: 'editor' }] : [],
+  );
+  return texts.length === 0 ? null : (
+    <TextLane name="To say" bare layout={layout} texts={texts} ruled={false} large followed />
+  );
+}
+
 /**
  * Bars of a piece as one student has them: engraved, with the fingers in this student's density and variant (those of
  * the print where the teacher has none), counts for those who count, levels, breaths and cues. Read shows the page as
@@ -97,6 +117,7 @@ export function MarkedMusic({
   label,
   scale = 56,
   cuesBeside = false,
+  said = null,
   ...standOut
 }: Props): ReactNode {
   const { piece, score, player, played } = context;
@@ -160,6 +181,7 @@ export function MarkedMusic({
               silent="brackets"
             />
           ) : null}
+          {said === null ? null : <SaidLane said={said} layout={layout} />}
           {cuesBeside ? null : laneOf('Cues', texts.cue, layout)}
         </>
       )}

@@ -17,6 +17,7 @@ interface Props {
   readonly scale?: number;
   readonly chosen?: ReadonlySet<string>;
   readonly chosenBars?: ReadonlySet<string>;
+  readonly coveredBars?: ReadonlySet<string>;
   readonly differs?: ReadonlySet<string>;
   readonly onNote?: (id: string) => void;
   readonly onBar?: (id: string, extend: boolean) => void;

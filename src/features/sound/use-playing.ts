@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { InstrumentFamily } from '@/core/instruments';
-import type { TimedMusic } from '@/core/performance';
+import type { TimedMusic, TimedPhase } from '@/core/performance';
 import { fail } from '@/core/result';
 import { lastWhere } from '@/core/score';
 import { showProblem } from '@/features/acts';
@@ -13,10 +13,13 @@ export interface PlayingNow {
   readonly isPlaying: boolean;
   /** The share of the piano that is there, while it comes in; null otherwise. */
   readonly loading: number | null;
-  /** The bar that is heard; null in the count-in and in silence. */
+  /** The bar that is heard; null while it is counted in, and in silence. */
   readonly bar: number | null;
-  /** The count of the count-in that is heard, large on the screen; null in the music. */
+  /** The beat that is clicked, counted in or under the music; null where nothing clicks. */
   readonly count: number | null;
+  /** It is being counted in. */
+  readonly countingIn: boolean;
+  readonly phase: TimedPhase | null;
 }
 
 export interface PlayAccess extends PlayingNow {
@@ -28,24 +31,50 @@ export interface PlayAccess extends PlayingNow {
   readonly stop: () => void;
   /** The moment of the music that was heard at a time of `performance.now()`; null in silence. */
   readonly heardAt: (ms: number) => number | null;
+  /** Tells each frame where the music is, null when it has ended; returns how to stop listening. */
+  readonly watch: (listener: (at: number | null) => void) => () => void;
+  /** A quiet ring: something is done. */
+  readonly ring: () => void;
 }
 
-const SILENT: PlayingNow = { isPlaying: false, loading: null, bar: null, count: null };
+const SILENT: PlayingNow = {
+  isPlaying: false,
+  loading: null,
+  bar: null,
+  count: null,
+  countingIn: false,
+  phase: null,
+};
+type Heard = Pick<PlayingNow, 'bar' | 'count' | 'countingIn' | 'phase'>;
+
+/** The last of a list that has begun. */
+const begun = <T extends { readonly at: number }>(list: readonly T[], at: number): T | undefined =>
+  list[lastWhere(list, (e) => e.at <= at)];
 
 /** What of the music is heard `at` so many seconds. */
-function heardAt(music: TimedMusic, at: number): Pick<PlayingNow, 'bar' | 'count'> {
-  if (at < music.before) {
-    const counted = music.clicks.filter((c) => c.before);
-    return { bar: null, count: counted[lastWhere(counted, (c) => c.at <= at)]?.count ?? null };
-  }
-  return { bar: music.bars[lastWhere(music.bars, (b) => b.at <= at)]?.bar ?? null, count: null };
+function heardAt(music: TimedMusic, at: number): Heard {
+  const bar = begun(music.bars, at);
+  const click = begun(music.clicks, at);
+  // Counted in again, behind the bars that were played before.
+  const countingIn = click?.before === true && (bar === undefined || click.at >= bar.at);
+  const isOld = click !== undefined && bar !== undefined && click.at < bar.at;
+  return {
+    bar: countingIn || at < music.before ? null : (bar?.bar ?? null),
+    count: click === undefined || click.count === 0 || isOld ? null : click.count,
+    countingIn,
+    phase: begun(music.phases, at) ?? null,
+  };
 }
+
+const isSame = (a: Heard, b: Heard): boolean =>
+  a.bar === b.bar && a.count === b.count && a.countingIn === b.countingIn && a.phase === b.phase;
 
 /** Plays timed music and follows it; one thing at a time, and nothing behind a screen that was left. */
 export function usePlaying(): PlayAccess {
-  const { level, a4 } = useSoundChoices();
+  const choices = useSoundChoices();
   const [now, setNow] = useState<PlayingNow>(SILENT);
   const current = useRef<{ stop: () => void; heardAt: (ms: number) => number | null } | null>(null);
+  const listeners = useRef(new Set<(at: number | null) => void>());
   const stop = useCallback(() => {
     current.current?.stop();
     current.current = null;
@@ -56,20 +85,23 @@ export function usePlaying(): PlayAccess {
     const mine = { stopped: false, stop: (): void => undefined, heardAt: (_: number): number | null => null };
     mine.stop = () => {
       mine.stopped = true;
+      setNow(SILENT);
     };
     current.current = mine;
     setNow({ ...SILENT, isPlaying: true });
     let heard = 0;
     const onAt = (at: number | null): void => {
+      for (const listener of listeners.current) listener(at);
       if (at === null) {
-        setNow(SILENT);
+        // Something else may play by now.
+        if (current.current === mine || current.current === null) setNow(SILENT);
         onEnd?.(heard);
         return;
       }
       heard = Math.max(heard, at);
       const next = heardAt(music, at);
       setNow((before) =>
-        before.isPlaying && before.loading === null && before.bar === next.bar && before.count === next.count
+        before.isPlaying && before.loading === null && isSame(before, next)
           ? before
           : { isPlaying: true, loading: null, ...next },
       );
@@ -79,7 +111,7 @@ export function usePlaying(): PlayAccess {
         before.isPlaying && share < 1 ? { ...before, loading: share } : { ...before, loading: null },
       );
     import('@/audio')
-      .then(({ playMusic }) => playMusic({ music, familyOf, level, a4, onLoading, onAt }))
+      .then(({ playMusic }) => playMusic({ music, familyOf, ...choices, onLoading, onAt }))
       .then(
         (playing) => {
           if (mine.stopped) playing.stop();
@@ -96,5 +128,18 @@ export function usePlaying(): PlayAccess {
         },
       );
   };
-  return { ...now, play, stop, heardAt: (ms) => current.current?.heardAt(ms) ?? null };
+  return {
+    ...now,
+    play,
+    stop,
+    heardAt: (ms) => current.current?.heardAt(ms) ?? null,
+    watch: useCallback((listener) => {
+      listeners.current.add(listener);
+      return () => listeners.current.delete(listener);
+    }, []),
+    ring: () => {
+      // Without a ring it is done all the same.
+      import('@/audio').then(({ ringQuietly }) => ringQuietly(choices.level)).catch(() => undefined);
+    },
+  };
 }

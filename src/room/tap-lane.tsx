@@ -2,8 +2,10 @@ import type { ReactNode } from 'react';
 import type { TapJudgement, TapVerdict } from '@/core/tapping';
 
 const WIDTH = 1000;
-const HEIGHT = 56;
-const MIDDLE = HEIGHT / 2;
+const HEIGHT = 84;
+const MIDDLE = 28;
+/** Where the counts stand. */
+const BELOW = 76;
 /** How far a tap that is a tolerance and more off is drawn from the line. */
 const OFF = 14;
 
@@ -15,8 +17,14 @@ const DRAWN: Readonly<Record<TapVerdict, { readonly y: number; readonly fill: st
   missed: { y: MIDDLE, fill: 'none' },
 };
 
-/** The taps along the music: on the line in time, above it early, below it late, an open ring missed. */
-export function TapLane({ judgement }: { readonly judgement: TapJudgement }): ReactNode {
+/** The taps along the music: in time on the line, early above it, late below, an open ring missed; then the count. */
+export function TapLane({
+  judgement,
+  countOf,
+}: {
+  readonly judgement: TapJudgement;
+  readonly countOf: (noteId: string) => string | null;
+}): ReactNode {
   const { notes } = judgement;
   const first = notes[0]?.at ?? 0;
   const span = Math.max(0.001, (notes[notes.length - 1]?.at ?? 0) - first);
@@ -27,7 +35,12 @@ export function TapLane({ judgement }: { readonly judgement: TapJudgement }): Re
       {notes.map((n) => {
         const { y, fill } = DRAWN[n.verdict];
         return (
-          <circle key={n.noteId} cx={x(n.at)} cy={y} r="8" fill={fill} stroke="var(--color-ink)" strokeWidth="2" />
+          <g key={`${n.noteId} ${n.at}`}>
+            <circle cx={x(n.at)} cy={y} r="8" fill={fill} stroke="var(--color-ink)" strokeWidth="2" />
+            <text x={x(n.at)} y={BELOW} fontSize="22" textAnchor="middle" fill="var(--color-ink)">
+              {(countOf(n.noteId) ?? '').split(' ').pop()}
+            </text>
+          </g>
         );
       })}
       {judgement.extra.map((at) => (

@@ -1,0 +1,137 @@
+import { drillRule } from '@/core/drill';
+import { instrumentOf } from '@/core/instruments';
+import { cautionsFor, startingPoints, targetTempoFor } from '@/core/ladder';
+import type { DayTask } from '@/core/plan';
+import {
+  countingWay,
+  FULL_FINGERING,
+  teachingFor,
+  tempoUnitOf,
+  type Mark,
+  type Rung,
+  type Settings,
+} from '@/core/studio';
+import type { PieceContext } from '@/features/score';
+import type { RoomTask, Way } from '@/room';
+import { sayingsOf } from './said-here';
+import { backingsOf, familyIn, taskSound, voicesOf, type SoundPlaces } from './task-sound';
+import type { HomeModel } from './use-home';
+
+/** Bars between two places to begin from inside a chunk. */
+const EVERY = 2;
+
+/** The way in which a rung is practised, where it has one of its own. */
+const WAY_OF: Readonly<Partial<Record<Rung['kind'], Way>>> = {
+  tap: 'tap',
+  'play-and-say': 'say',
+  words: 'say',
+  partner: 'lines',
+  'starting-point': 'place',
+  eyes: 'ahead',
+  breath: 'breathe',
+};
+
+/** Where one can begin: sections, chunks, and every second bar of what is practised. */
+function startsIn({ score, places }: PieceContext, [from, to]: readonly [number, number]): readonly number[] {
+  const points = startingPoints(
+    score,
+    places.map((p) => ({ from: p.from, name: p.section.name })),
+    [],
+  ).map((p) => p.bar);
+  const inside = Array.from({ length: Math.ceil((to - from + 1) / EVERY) }, (_, i) => from + i * EVERY);
+  return [...new Set([...points, ...inside])].sort((a, b) => a - b);
+}
+
+/** Bars in which a line ends: chunks of the way, and phrase ends the teacher marked. */
+function lineEnds({ played, places }: PieceContext, marks: readonly Mark[]): readonly number[] {
+  const barOf = new Map(played.notes.map((n) => [n.id, n.bar as number]));
+  return [
+    ...places.map((p) => p.to),
+    ...marks.flatMap((m) => (m.kind === 'phrase' ? [barOf.get(m.noteId) ?? -1] : [])),
+  ];
+}
+
+/** Notes behind which one breathes: as printed, and as the teacher or the student has it. */
+function breathsAfter({ played, student }: PieceContext, marks: readonly Mark[]): ReadonlySet<string> {
+  return new Set([
+    ...played.notes.filter((n) => n.marks.articulations.includes('breath-mark')).map((n) => n.id),
+    ...marks.flatMap((m) =>
+      m.kind === 'breath' && (m.studentId === null || m.studentId === student?.id) ? [m.noteId] : [],
+    ),
+  ]);
+}
+
+interface About {
+  readonly model: HomeModel;
+  readonly task: DayTask;
+  readonly context: PieceContext;
+  readonly rung: Rung | null;
+  readonly marks: readonly Mark[];
+  readonly settings: Settings | null;
+}
+
+/** One task of the day as the room takes it: everything that it needs to know of the piece. */
+export function taskOfRoom({ model, task, context, rung, marks, settings }: About): RoomTask {
+  const { piece, score, played, player, place } = context;
+  const { student } = model;
+  const { item } = task;
+  const range = place ? ([place.from, place.to] as const) : ([0, score.bars.length - 1] as const);
+  const teaching = teachingFor(piece.teaching, student.teaching, settings?.teaching);
+  const unit = tempoUnitOf(piece);
+  const target = targetTempoFor(piece, student, score, range[0]);
+  const { breathes } = instrumentOf(player.instrument ?? piece.instrument);
+  const staff = rung?.kind === 'left-alone' ? 2 : 1;
+  const said = sayingsOf(
+    { played, from: range[0], to: range[1], staff },
+    marks,
+    student.variants?.[piece.id] ?? FULL_FINGERING,
+    countingWay(teaching),
+  );
+  const starts = startsIn(context, range);
+  const isLong = range[1] > range[0];
+  const own = rung ? WAY_OF[rung.kind] : undefined;
+  const possible: readonly Way[] = [
+    'play',
+    ...(isLong ? (['lines', 'call'] as const) : []),
+    ...(said.sayings.length > 0 ? (['say'] as const) : []),
+    'ahead',
+    ...(starts.length > 1 ? (['place'] as const) : []),
+    ...(breathes ? (['breathe'] as const) : []),
+    'tap',
+  ];
+  const places: SoundPlaces = { phraseEnds: lineEnds(context, marks), starts, beat: unit.quarters };
+  return {
+    id: item.id,
+    what: item.what,
+    done: rung?.done ?? '',
+    pieceTitle: piece.title,
+    cue: item.cue || (model.assignment?.cue ?? ''),
+    caution: rung
+      ? (cautionsFor([rung], { wind: breathes && rung.kind === 'breath', stretch: false, notesPerSecond: 0 })[0] ??
+        null)
+      : null,
+    rule: drillRule(rung ? { ...rung, tempo: item.tempo ?? rung.tempo } : null, {
+      usual: item.tempo ?? target,
+      target,
+      cap: student.caps?.[piece.id] ?? null,
+      school: teaching.tempoSteps,
+      unit,
+      miss: teaching.moveOn === 'gate' ? 'gate' : 'gentle',
+    }),
+    target,
+    unit,
+    range,
+    whole: [0, score.bars.length - 1],
+    ways: own && possible.includes(own) ? [own, ...possible.filter((w) => w !== own)] : possible,
+    voices: voicesOf(context),
+    backings: backingsOf(context, range[0]),
+    starts,
+    ...said,
+    breaths: breathsAfter(context, marks),
+    breathLasts: student.breathSpanInSeconds,
+    soundOf: (asked) => taskSound(context, marks, places, asked),
+    familyOf: familyIn(context, piece),
+    barName: (bar) => `bar ${score.bars[bar]?.name ?? bar + 1}`,
+    barLabel: (bar) => score.bars[bar]?.name ?? String(bar + 1),
+  };
+}
