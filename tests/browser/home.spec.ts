@@ -19,6 +19,12 @@ test.beforeEach(async ({ page }) => {
   const days = (FRIDAY - weekdayOf(dayOf(new Date(now).toISOString(), 'UTC')) + 7) % 7;
   await page.clock.setSystemTime(now + days * 86_400_000);
 });
+/** How many in a row. */
+const counted = (page: Page) =>
+  page
+    .getByRole('region', { name: 'In hand' })
+    .getByRole('status')
+    .filter({ hasText: /in a row|Done,/ });
 const ready = (page: Page): Promise<void> => page.locator('.engraved g.note').first().waitFor();
 
 test.describe('on a telephone', () => {
@@ -46,6 +52,8 @@ test.describe('on a telephone', () => {
       await expect.poll(async () => (await practised(page)).length).toBe(before + i + 1);
     }
     expect((await practised(page)).slice(-1)).toMatchObject([{ times: 1, right: 1 }]);
+    // The ladder of the day is climbed, and the day adds up.
+    await expect(page.getByText(new RegExp(`^${count} of \\d+ min$`))).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     expect(await troublesOf(page)).toEqual([]);
   });
@@ -57,7 +65,7 @@ test('counting by keys: three in a row, a miss, taken back; a reload loses nothi
   await page.goto(HOME);
   await page.getByRole('button', { name: 'Yes, keep what Imke does' }).click();
   await ready(page);
-  const status = page.getByRole('region', { name: 'In hand' }).getByRole('status');
+  const status = counted(page);
   await page.getByRole('list', { name: 'Today' }).getByRole('button').nth(1).click();
   await ready(page);
   await page.locator('body').press('ArrowRight');
@@ -156,7 +164,7 @@ test('with the storage full nothing is said to be kept, nothing goes on, and the
   page,
 }) => {
   await begin(page, /^Yes, keep/);
-  const status = inHand(page).getByRole('status');
+  const status = counted(page);
   await page.locator('body').press('ArrowRight');
   await expect(status).toContainText(/1 in a row|Done/);
   const before = (await practised(page)).length;
@@ -240,6 +248,37 @@ test('look ahead covers the bar that sounds; a place is asked for from cold and 
   await page.mouse.click(name?.x ?? 0, (name?.y ?? 0) + 30);
   await expect(page.getByRole('button', { name: 'Silence' })).toBeVisible();
   await expect(page.locator('[data-heard-bar]')).toHaveAttribute('data-heard-bar', String(first + 2));
+});
+
+test('tempo steps go up after each row of right ones and fall after three misses; their curve is drawn', async ({
+  page,
+}) => {
+  await begin(page, /^No, I am only/, '/home?student=demo-mirela');
+  const status = counted(page);
+  const tempo = async (): Promise<number> =>
+    Number(
+      (
+        await inHand(page)
+          .getByText(/^Tempo/)
+          .locator('..')
+          .textContent()
+      )?.match(/\d+/)?.[0],
+    );
+  const press = async (key: string, times: number): Promise<void> => {
+    for (let i = 0; i < times; i += 1) await page.locator('body').press(key);
+  };
+  await expect(status).toContainText(/0 in a row, two more; tempo 1 of \d/);
+  const first = await tempo();
+  await press('ArrowRight', 4);
+  await expect(status).toContainText('tempo 3 of');
+  const third = await tempo();
+  expect(third).toBeGreaterThan(first);
+  await expect(page.getByRole('img', { name: /^Tempos/ })).toBeVisible();
+  await press('ArrowLeft', 3);
+  await expect(status).toContainText('tempo 1 of');
+  expect(await tempo()).toBe(first);
+  await press('ArrowRight', 4);
+  expect(await tempo()).toBe(third);
 });
 
 test('who practises without the screen ticks it by hand; a figure is put right; undo takes it back', async ({
