@@ -30,7 +30,13 @@ export function BreathAhead({
         {next ? `${tenth(next.at - at)}, then ${tenth(next.span)}` : 'to the end'}
       </p>
     );
-  return (
+  const [first] = breaths;
+  return breaths.length === 1 && first ? (
+    <p>
+      No breath is marked here: {tenth(first.span)} seconds in one
+      {tooLong(first.span) ? `, longer than ${task.breathLasts}. Ask where to breathe.` : '.'}
+    </p>
+  ) : (
     <ul className="flex flex-wrap gap-x-4 gap-y-1" aria-label="Breaths">
       {breaths.map((b) => (
         <li key={`${b.at} ${b.bar}`} className={tooLong(b.span) ? 'font-semibold' : ''}>

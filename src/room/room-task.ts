@@ -63,6 +63,8 @@ export interface RoomTask {
   /** What can be heard of it. */
   readonly voices: readonly Heard[];
   readonly backings: readonly Backing[];
+  /** There are words under the notes. */
+  readonly isSung: boolean;
   /** Bars from which one can begin. */
   readonly starts: readonly number[];
   readonly sayings: readonly Saying[];
@@ -90,6 +92,8 @@ export interface RoomMusicView {
   readonly covers: boolean;
   /** Said on each note, by note id; null while nothing is said. */
   readonly said: ReadonlyMap<string, string> | null;
+  /** The words of the song can be read. */
+  readonly words: boolean;
   readonly onBar: (bar: number) => void;
 }
 

@@ -45,6 +45,7 @@ function RoomMusic({ props, model }: { readonly props: RoomProps; readonly model
       hearing: player.bar,
       covers: way === 'ahead',
       said: way === 'say' ? saying.texts : null,
+      words: sound.words,
       onBar: playFrom,
     });
   const count = player.count !== null && (player.countingIn || sound.countsAll) ? player.count : null;

@@ -64,6 +64,8 @@ const PART_NAMES: Readonly<Record<(typeof PARTS)[number], string>> = {
   3: 'beats in thirds',
   4: 'beats in quarters',
 };
+const WORDS = ['with', 'without'] as const;
+const WORDS_NAMES: Readonly<Record<(typeof WORDS)[number], string>> = { with: 'with words', without: 'without words' };
 const COUNTS = ['front', 'all'] as const;
 const COUNT_NAMES: Readonly<Record<(typeof COUNTS)[number], string>> = {
   front: 'the count in front',
@@ -105,6 +107,8 @@ export interface RoomSound {
   readonly asked: Omit<SoundAsked, 'tempo' | 'start' | 'seed'>;
   /** Counts are shown all through, not only in front. */
   readonly countsAll: boolean;
+  /** The words of a song can be read. */
+  readonly words: boolean;
   /** Everything about how it sounds, to be chosen. */
   readonly choices: ReactNode;
 }
@@ -221,6 +225,7 @@ export function useRoomSound(task: RoomTask): RoomSound {
   const { heard, backing, choices: voices } = useHeard(task);
   const { click, parts, countsAll, choices: clicks } = useClick();
   const [loop, setLoop] = useKeptChoice('home-loop', LOOPS);
+  const [words, setWords] = useKeptChoice('home-words', WORDS);
   const [way, setWay] = useState<Way>(task.ways[0] ?? 'play');
   const [range, setRange] = useState<Range>(task.range);
   const asked = useMemo(
@@ -233,6 +238,7 @@ export function useRoomSound(task: RoomTask): RoomSound {
     turnTo: setWay,
     asked,
     countsAll,
+    words: words === 'with',
     choices: (
       <div className="flex flex-wrap items-center gap-2" role="group" aria-label="How it sounds">
         {voices}
@@ -244,6 +250,15 @@ export function useRoomSound(task: RoomTask): RoomSound {
           onPick={setLoop}
         />
         {clicks}
+        {task.isSung ? (
+          <Choose
+            place="alone"
+            label="Words of the song"
+            value={words}
+            choices={WORDS.map((w) => [w, WORDS_NAMES[w]] as const)}
+            onPick={setWords}
+          />
+        ) : null}
         <RangeChoice task={task} range={range} onRange={setRange} />
       </div>
     ),

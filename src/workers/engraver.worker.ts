@@ -42,6 +42,7 @@ const api: EngraverWorkerApi = {
         pageMarginRight: 0,
         // Words are drawn in the application's own face, which is wider than the one the engraver measures with.
         lyricSize: 3.5,
+        lyricWordSpace: 3,
         spacingNonLinear: 0.55,
         minLastJustification: 0.6,
         svgViewBox: false,

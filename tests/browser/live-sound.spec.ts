@@ -21,8 +21,8 @@ interface Live {
 }
 
 /** Watches the audio clock, the mark on the music and the main thread from the inside. */
-const watch = (page: Page): Promise<void> =>
-  page.addInitScript(() => {
+const watch = async (page: Page): Promise<void> => {
+  await page.addInitScript(() => {
     const live: { starts: object[]; marks: number[]; longest: number } = { starts: [], marks: [], longest: 0 };
     let clock: AudioContext | null = null;
     const start = OscillatorNode.prototype.start;
@@ -45,6 +45,7 @@ const watch = (page: Page): Promise<void> =>
     }).observe({ type: 'longtask' });
     Object.assign(window, { live });
   });
+};
 
 const seen = (page: Page): Promise<Live> => page.evaluate(() => (window as unknown as { live: Live }).live);
 /** Blocks the page, as heavy work would. */

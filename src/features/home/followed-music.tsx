@@ -39,11 +39,12 @@ const isSameMusic = (a: Props, b: Props): boolean =>
   a.view.hearing === b.view.hearing &&
   a.view.covers === b.view.covers &&
   a.view.said === b.view.said &&
+  a.view.words === b.view.words &&
   a.view.onBar === b.view.onBar;
 
 function Music({ context, view, label }: Props): ReactNode {
   const { played } = context;
-  const { range, hearing, covers, said, onBar } = view;
+  const { range, hearing, covers, said, words, onBar } = view;
   const { factor } = useMusicSize('home');
   const host = useRef<HTMLDivElement | null>(null);
   const barId = hearing === null ? null : (played.bars[hearing]?.id ?? null);
@@ -52,7 +53,7 @@ function Music({ context, view, label }: Props): ReactNode {
   }, [barId]);
   const heard = useMemo(() => new Set(barId === null ? [] : [barId]), [barId]);
   return (
-    <div ref={host}>
+    <div ref={host} className={words ? '' : 'without-words'}>
       <MarkedMusic
         context={context}
         from={range[0]}

@@ -125,6 +125,7 @@ export function taskOfRoom({ model, task, context, rung, marks, settings }: Abou
     ways: own && possible.includes(own) ? [own, ...possible.filter((w) => w !== own)] : possible,
     voices: voicesOf(context),
     backings: backingsOf(context, range[0]),
+    isSung: played.notes.some((n) => n.bar >= range[0] && n.bar <= range[1] && n.marks.lyrics.length > 0),
     starts,
     ...said,
     breaths: breathsAfter(context, marks),
