@@ -41,6 +41,8 @@ export interface PerformanceRequest {
   readonly sounds?: (part: string, staff: number) => boolean;
   /** Levels and hairpins; those of the page when left out. */
   readonly dynamics?: readonly DynamicSign[];
+  /** The key at which notes without a pitch are struck, as on a drum; they stay silent when left out. */
+  readonly unpitched?: MidiKey;
 }
 
 /** Where a time inside a bar falls when pairs are swung: what stands on the second of a pair moves, nothing else. */
@@ -53,16 +55,15 @@ function swung(at: number, bar: Bar, score: Score): number {
 }
 
 /**
- * The score played in a given order of bars. An empty order gives an empty performance; notes without a pitch stay
- * silent.
+ * The score played in a given order of bars. An empty order gives an empty performance.
  *
  * @example perform(score, { order: [0] }).notes.length // → 4
  */
 export function perform(score: Score, request: PerformanceRequest): Performance {
-  const { order, tempo, sounds = () => true } = request;
+  const { order, tempo, sounds = () => true, unpitched } = request;
   const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
   for (const s of struckNotes(score.notes))
-    if (s.note.midi !== null && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
+    if ((s.note.midi ?? unpitched) !== undefined && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
   const velocity = velocities(score, request.dynamics);
   const bars: PlayedBar[] = [];
   const notes: SoundingNote[] = [];
@@ -99,7 +100,7 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
         noteId: note.id,
         part: note.part,
         staff: note.staff,
-        midi: midiKey(note.midi ?? 60),
+        midi: midiKey(note.midi ?? unpitched ?? 60),
         bar: index,
         turn,
         velocity: velocity(note),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { readScore } from '../musicxml';
 import { playedSeconds, playingOrder, type Score } from '../score';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 import { looped, PLAIN_PLAN, timedMusic, type SoundPlan } from '.';
@@ -55,6 +56,14 @@ describe('a selection as it sounds', () => {
     expect(soft.sounds.map((s) => s.midi)).toEqual([72, 74]);
     expect(soft.sounds.every((s) => s.loud < 0.3)).toBe(true);
     expect(part?.midi).toBe(48);
+  });
+  it('strikes what has no pitch, as a drum does, so that it can be heard and tapped', () => {
+    const read = readScore(
+      `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Drum</part-name></score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>${'<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched><duration>1</duration><type>quarter</type></note>'.repeat(2)}</measure></part></score-partwise>`,
+      'drum.musicxml',
+    );
+    const drums = read.ok ? read.value.score : null;
+    expect(drums && timedMusic(drums, plan(drums, { tempo: 60 })).sounds.map((s) => s.at)).toEqual([0, 1]);
   });
   it('shortens what is dotted and holds what is slurred', () => {
     const score = abc('.C D (E F) |]');

@@ -96,6 +96,8 @@ export interface TimedMusic {
   readonly seconds: number;
 }
 
+/** What has no pitch is struck here. */
+const DRUM = midiKey(50);
 /** A part in the background, of its loudness. */
 const SOFT = 0.4;
 
@@ -192,6 +194,7 @@ export function timedMusic(score: Score, plan: SoundPlan): TimedMusic {
     ...(plan.tempo === null ? {} : { tempo: quarterBpm(plan.tempo) }),
     sounds: (part, staff) => plan.presence(part, staff) !== 'silent',
     ...(plan.dynamics ? { dynamics: plan.dynamics } : {}),
+    unpitched: DRUM,
   });
   const bends = plan.bends && plan.click === null ? [...fermatas(score, played), ...writtenBends(score, played)] : [];
   const time = tempoMap(score, played, plan.share, bends);

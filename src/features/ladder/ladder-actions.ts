@@ -1,6 +1,7 @@
 import {
   buildLadders,
   changeRungs,
+  changeStudent,
   keepTemplate,
   setTarget,
   settleOwnLadder,
@@ -47,6 +48,11 @@ export function ladderActions({ piece, sections, ladders, ...setting }: LadderCo
       run(settleOwnLadder, { ...of(placed), to }),
     setTarget: (targetTempo: number | null, stored: () => void): void =>
       run(setTarget, { ...setting, pieceId, targetTempo }, { stored }),
+    setCap: (tempo: number | null, stored: () => void): void => {
+      if (studentId === undefined) return;
+      const label = tempo === null ? 'no cap' : `not above ${tempo} for now`;
+      run(changeStudent, { studentId, change: { cap: [pieceId, tempo] }, label }, { stored });
+    },
     keepTemplate: (placed: PlacedSection, name: string, stored: () => void): void =>
       run(keepTemplate, { ...of(placed), name }, { stored }),
     useTemplate: (placed: PlacedSection, template: Template): void =>

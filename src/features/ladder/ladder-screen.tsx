@@ -65,7 +65,9 @@ function RungPanel({ context, model, inHand, rung }: InHandProps): ReactNode {
   // Steps are taken on the metronome, which counts beats.
   const unit = tempoUnitOf(piece);
   const steps = rung
-    ? (rungTempos(rung, { target, school: teaching.tempoSteps, unit, cap: null })?.map((q) => inBeats(q, unit)) ?? null)
+    ? (rungTempos(rung, { target, school: teaching.tempoSteps, unit, cap: student?.caps?.[piece.id] ?? null })?.map(
+        (q) => inBeats(q, unit),
+      ) ?? null)
     : null;
   const cautions = ladder
     ? cautionsFor(ladder.rungs, {

@@ -54,6 +54,30 @@ function Target({ context: { piece, score }, model, inHand }: Pick<Props, 'conte
   );
 }
 
+/** While technique settles one student is kept below a tempo; nothing said is no cap. */
+function Cap({ context: { piece }, model }: Pick<Props, 'context' | 'model'>): ReactNode {
+  const { student } = model;
+  if (!student) return null;
+  const unit = tempoUnitOf(piece);
+  const cap = student.caps?.[piece.id];
+  return (
+    <label className="flex items-center gap-1.5 text-ink-2">
+      for now not above
+      <KeptField
+        draftKey={`cap ${piece.id} ${student.id}`}
+        label={`For now ${student.name} does not go above`}
+        className="field figure w-16 text-center text-ink"
+        inputMode="numeric"
+        placeholder="–"
+        value={cap === undefined ? '' : String(inBeats(cap, unit))}
+        accepts={(text) => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400)}
+        wants="a number from 10 to 400, or nothing"
+        onKeep={(text, stored) => model.actions.setCap(text === '' ? null : inQuarters(Number(text), unit), stored)}
+      />
+    </label>
+  );
+}
+
 /** The rungs of what is in hand, climbed upwards. */
 function Rungs({ context: { piece, score }, model, inHand, current, onRung }: Props): ReactNode {
   const { ladder, student, students, doneBy, actions } = model;
@@ -134,6 +158,7 @@ export function PlaceLadder(props: Props): ReactNode {
       aside={
         <span className="flex flex-wrap items-center gap-2">
           <Target {...props} />
+          <Cap {...props} />
           {model.ladder ? (
             <>
               <Button onClick={() => model.actions.rebuild(inHand)}>Build anew</Button>

@@ -1,6 +1,6 @@
 import { instrumentFromWords } from '../../instruments';
 import { ok } from '../../result';
-import { answered, type Student, type TeachingAnswer } from '../../studio';
+import { answered, clampTempo, type Student, type TeachingAnswer } from '../../studio';
 import { command, put } from '../command';
 import { gone } from '../refusals';
 
@@ -26,7 +26,18 @@ export type StudentChange = Partial<
   readonly answer?: TeachingAnswer;
   /** Which variant of a piece's fingering is seen. */
   readonly variant?: readonly [pieceId: string, variant: string];
+  /** The tempo in quarters a minute that a piece is not to go above for now; null for none. */
+  readonly cap?: readonly [pieceId: string, tempo: number | null];
 };
+
+/** The caps with that of one piece as it is to be. */
+function capped(
+  caps: Student['caps'],
+  [pieceId, tempo]: NonNullable<StudentChange['cap']>,
+): NonNullable<Student['caps']> {
+  const { [pieceId]: _, ...others } = caps ?? {};
+  return tempo === null ? others : { ...others, [pieceId]: clampTempo(tempo) };
+}
 
 export interface ChangeStudent {
   readonly studentId: string;
@@ -40,7 +51,7 @@ export const changeStudent = command({
   run: (stored, { change, label }: ChangeStudent) => {
     const [student] = stored.students;
     if (!student) return gone('student');
-    const { instrument, minutesOn, variant, answer, ...fields } = change;
+    const { instrument, minutesOn, variant, answer, cap, ...fields } = change;
     const { instrumentWords: _, ...rest } = student;
     return ok({
       label,
@@ -52,6 +63,7 @@ export const changeStudent = command({
           ...(minutesOn === undefined
             ? {}
             : { minutesPerDay: student.minutesPerDay.map((m, d) => (d === minutesOn[0] ? minutesOn[1] : m)) }),
+          ...(cap === undefined ? {} : { caps: capped(student.caps, cap) }),
           ...(variant === undefined ? {} : { variants: { ...student.variants, [variant[0]]: variant[1] } }),
         }),
       ],

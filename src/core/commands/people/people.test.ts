@@ -39,6 +39,23 @@ describe('a student who stops', () => {
   });
 });
 
+describe('a cap on the tempo', () => {
+  const capped = (caps: Readonly<Record<string, number>> | undefined, tempo: number | null) =>
+    puts(
+      does(
+        changeStudent,
+        { ...nothing, students: [{ ...imke, ...(caps ? { caps } : {}) }] },
+        { studentId: 's', change: { cap: ['p', tempo] }, label: 'x' },
+      ),
+      'students',
+    )[0]?.caps;
+  it('is of one piece, and goes away alone', () => {
+    expect(capped(undefined, 72)).toEqual({ p: 72 });
+    expect(capped({ p: 72, q: 60 }, null)).toEqual({ q: 60 });
+    expect(capped({ q: 60 }, 9000)).toEqual({ q: 60, p: 600 });
+  });
+});
+
 describe('a piece on the shelf', () => {
   it('is archived, graded and tagged without another word about it', () => {
     const change = { archived: true, grade: 'Grade 2', tags: ['recital'] };
