@@ -44,9 +44,10 @@ export interface RoomTask {
   readonly id: string;
   /** What to do, in one sentence. */
   readonly what: string;
+  /** What of, and which step of how many. */
+  readonly of: string;
   /** What counts as done; empty where the rung says nothing. */
   readonly done: string;
-  readonly pieceTitle: string;
   readonly cue: string;
   readonly caution: string | null;
   /** How it is counted; null for what has no music, such as reading a page. */
@@ -160,5 +161,6 @@ export interface RoomProps {
   /** Listens for the keys until what it returns is called. */
   readonly onKeys: (keys: RoomKeys) => () => void;
   readonly music: (view: RoomMusicView) => ReactNode;
-  readonly onNext: (() => void) | null;
+  /** Goes on, told whether it was done as often as was asked; null where nothing comes after. */
+  readonly onNext: ((done: boolean) => void) | null;
 }

@@ -16,12 +16,11 @@ function TaskWords({ task }: { readonly task: RoomTask }): ReactNode {
   return (
     <div>
       <h2 className="text-xl sm:text-2xl">{task.what}</h2>
-      {task.what.includes(task.pieceTitle) ? null : (
-        <p className="text-ink-2" translate="no">
-          {task.pieceTitle}
-        </p>
-      )}
-      {task.done === '' ? null : <p className="text-ink-2">Done when: {task.done}</p>}
+      <p className="text-ink-2">
+        {task.of}
+        {task.of !== '' && task.done !== '' ? '. ' : ''}
+        {task.done === '' ? '' : `Done when: ${task.done}`}
+      </p>
       {task.caution === null ? null : (
         <p className="mt-1 rounded border-l-4 border-acorn bg-acorn-wash px-3 py-1">{task.caution}</p>
       )}
@@ -93,7 +92,8 @@ export function Room(props: RoomProps): ReactNode {
         <TapPanel
           {...props}
           asked={asked}
-          onTapped={drill.addTapped}
+          onTapped={model.tapped}
+          drill={drill.drill}
           hasWork={drill.hasWork}
           onKeep={keep}
           onClose={() => turnTo(task.ways.find((w) => w !== 'tap') ?? 'play')}

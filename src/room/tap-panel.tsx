@@ -12,10 +12,13 @@ import {
   type TapJudgement,
   type Tapped,
 } from '@/core/tapping';
+import type { Drill } from '@/core/drill';
 import type { TimedMusic } from '@/core/performance';
 import { Button } from '@/ui';
 import type { RoomProps, RoomTask, SoundAsked } from './room-task';
+import { RowBoxes } from './row-boxes';
 import { TapLane } from './tap-lane';
+import type { TappedRound } from './use-room';
 import { useRoomKeys } from './use-room-keys';
 
 /** One row for a hand, or for the whole rhythm. */
@@ -40,7 +43,8 @@ interface Judged {
 
 interface Props extends RoomProps {
   readonly asked: Omit<SoundAsked, 'start' | 'seed'>;
-  readonly onTapped: (tapped: Tapped) => void;
+  readonly onTapped: (tapped: Tapped, round: TappedRound) => void;
+  readonly drill: Drill | null;
   readonly hasWork: boolean;
   readonly onKeep: () => void;
   readonly onClose: () => void;
@@ -67,12 +71,14 @@ function useTapping({ task, player, asked, onTapped }: Props, twoHands: boolean)
     taps.current = rows.map(() => []);
     setTapped(null);
     const click = asked.click === 'none' ? 'beats' : asked.click;
-    player.play(task.soundOf({ ...once, heard: 'none', click }), task.familyOf, () => {
+    const clicks = task.soundOf({ ...once, heard: 'none', click });
+    player.play(clicks, task.familyOf, (seconds) => {
       const done = taps.current;
       if (!done.some((t) => t.length > 0)) return;
       setTapped({ rows, taps: done });
       // A lead that is the device's is no fault of who tapped.
-      onTapped(tappedOf(judgeAll(rows, done, { beat, withoutLead: true }).map((j) => j.judgement)));
+      const judgements = judgeAll(rows, done, { beat, withoutLead: true }).map((j) => j.judgement);
+      onTapped(tappedOf(judgements), { whole: seconds >= clicks.seconds, seconds });
     });
   };
   return {
@@ -139,7 +145,7 @@ function TapResult({
 
 /** Tapping the rhythm of a task over the click: which notes were early, late, missed, and the lead apart from them. */
 export function TapPanel(props: Props): ReactNode {
-  const { task, player, hasWork, onKeep, onClose } = props;
+  const { task, player, drill, hasWork, onKeep, onClose } = props;
   const [twoHands, setTwoHands] = useState(false);
   const [counts, setCounts] = useState(true);
   const { judged, withoutLead, beginOrStop, tap, setWithoutLead } = useTapping(props, twoHands);
@@ -185,6 +191,7 @@ export function TapPanel(props: Props): ReactNode {
           <span className="figure ml-auto text-4xl font-semibold text-acorn">{player.count}</span>
         ) : null}
       </div>
+      {drill && task.ways[0] === 'tap' ? <RowBoxes drill={drill} /> : null}
       {judged && !player.isPlaying ? null : (
         <TapFields names={twoHands ? ['Left hand', 'Right hand'] : ['Tap here']} onTap={tap} />
       )}

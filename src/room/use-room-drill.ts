@@ -51,7 +51,7 @@ export function useRoomDrill(task: RoomTask, open: OpenWork, recorder: Recorder,
     const now = performance.now();
     const seconds = Math.min(MOST_SECONDS, (now - (since.current ?? now)) / 1000);
     since.current = now;
-    change({ passes: [...passes, { right, tempo, seconds: Math.round(seconds * 10) / 10 }] });
+    change({ passes: [...latest.current.passes, { right, tempo, seconds: Math.round(seconds * 10) / 10 }] });
   };
   return {
     drill,

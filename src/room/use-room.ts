@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { TimedMusic } from '@/core/performance';
 import { inQuarters } from '@/core/score';
+import { rhythmIsThere, type Tapped } from '@/core/tapping';
 import { useSaying, type SayingAccess } from './now-said';
 import type { RoomProps, SoundAsked, Way } from './room-task';
 import { useRoomDrill, type RoomDrill } from './use-room-drill';
@@ -56,6 +57,12 @@ function useRing(isDone: boolean, ring: () => void): void {
   }, [isDone, ringNow]);
 }
 
+/** How long was tapped, and whether to the end. */
+export interface TappedRound {
+  readonly whole: boolean;
+  readonly seconds: number;
+}
+
 export interface RoomModel {
   readonly sound: RoomSound;
   readonly drill: RoomDrill;
@@ -68,6 +75,8 @@ export interface RoomModel {
   readonly faster: (by: number) => void;
   readonly turnTo: (way: Way) => void;
   readonly keep: () => void;
+  /** A rhythm was tapped, to its end or not: where tapping is what was asked, a whole round counts as a pass. */
+  readonly tapped: (tapped: Tapped, round: TappedRound) => void;
 }
 
 /** Everything that the room does, by keys and by touch. */
@@ -91,7 +100,7 @@ export function useRoom(props: RoomProps): RoomModel {
   };
   const keep = (): void => {
     player.stop();
-    drill.finish(() => onNext?.());
+    drill.finish(() => onNext?.(isDone));
   };
   useRoomKeys(props, sound.way === 'tap', {
     play: playOrStop,
@@ -106,5 +115,10 @@ export function useRoom(props: RoomProps): RoomModel {
       turnTo(all[(all.indexOf(sound.way) + 1) % all.length] ?? 'play');
     },
   });
-  return { sound, drill, saying, asked, sounding, playOrStop, playFrom, faster, turnTo, keep };
+  const tapped = (notes: Tapped, { whole, seconds }: TappedRound): void => {
+    drill.addTapped(notes);
+    drill.addHeard(seconds, 0);
+    if (whole && task.ways[0] === 'tap') drill.judge(rhythmIsThere(notes) === true);
+  };
+  return { sound, drill, saying, asked, sounding, playOrStop, playFrom, faster, turnTo, keep, tapped };
 }

@@ -52,8 +52,8 @@ test.describe('on a telephone', () => {
       await expect.poll(async () => (await practised(page)).length).toBe(before + i + 1);
     }
     expect((await practised(page)).slice(-1)).toMatchObject([{ times: 1, right: 1 }]);
-    // The ladder of the day is climbed, and the day adds up.
-    await expect(page.getByText(new RegExp(`^${count} of \\d+ min$`))).toBeVisible();
+    // What was really played, to the tenth of a minute.
+    for (const log of await practised(page)) expect(log['minutes']).toBeGreaterThan(0);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     expect(await troublesOf(page)).toEqual([]);
   });
@@ -129,7 +129,8 @@ test('a rhythm is tapped by keys over the click, judged note by note, and kept; 
   page,
 }) => {
   await begin(page, /^Yes, keep/);
-  const section = /, (\S+):/.exec((await inHand(page).getByRole('heading').first().textContent()) ?? '')?.[1] ?? '';
+  const of = (await inHand(page).locator('p').first().textContent()) ?? '';
+  const section = /, ([^\s,.]+)[,.]/.exec(of)?.[1] ?? '';
   await turnTo(page, 'Tap the rhythm');
   const panel = page.getByRole('region', { name: 'Tap the rhythm' });
   // The keys are those of the panel now: the right foot counts nothing.
@@ -259,7 +260,7 @@ test('tempo steps go up after each row of right ones and fall after three misses
     Number(
       (
         await inHand(page)
-          .getByText(/^Tempo/)
+          .getByText(/^Tempo$/)
           .locator('..')
           .textContent()
       )?.match(/\d+/)?.[0],

@@ -134,6 +134,7 @@ function rungsOfCopy(
 export const touch = ({ family, breathes, strums }: Pick<Instrument, 'family' | 'breathes' | 'strums'>) => ({
   seesHands: family === 'keyboard' || family === 'bowed' || family === 'fretted' || family === 'percussion',
   sings: family === 'voice',
+  strikes: family === 'percussion',
   breathes,
   strums,
   stroke: family === 'bowed' ? ('bow' as const) : strums ? ('strum' as const) : null,

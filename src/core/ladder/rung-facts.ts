@@ -21,6 +21,8 @@ export interface RungFacts {
   readonly seesHands: boolean;
   /** It is the student's own voice. */
   readonly sings: boolean;
+  /** Sticks have no fingers. */
+  readonly strikes: boolean;
   /** Its player breathes between phrases. */
   readonly breathes: boolean;
   /** What one arm does by itself. */

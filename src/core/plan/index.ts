@@ -10,6 +10,7 @@ export { proposeExercises, type ExercisedPiece } from './propose-exercises';
 export { nextRung, weekCandidates, type WorkedPiece } from './candidates';
 export { nextThing, type NextFacts, type NextKind, type NextThing } from './next-thing';
 export { sectionsToHear, type PieceToHear, type ToHear } from './to-hear';
+export { taskRungs } from './task-rungs';
 export { wayCandidates } from './way-candidates';
 export { type WayWeek, type WayWork } from './way-work';
 export { daysInWords, recapText, type RecapRequest } from './recap';

@@ -119,6 +119,7 @@ function Day({ model }: { readonly model: HomeModel }): ReactNode {
                 task={task}
                 context={context}
                 kept={practising === 'student'}
+                onStay={() => setTaken(task.item.id)}
                 onNext={next ? () => setTaken(next.item.id) : null}
               />
             )}

@@ -3,10 +3,10 @@
 import { useCallback, useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { z } from 'zod';
 import { logPractice } from '@/core/commands';
-import { standingKey } from '@/core/mastery';
-import { nextRung, type DayTask } from '@/core/plan';
-import { ladderFor, ladderPlayer, type Mark, type Rung } from '@/core/studio';
-import { useLadders, useMarks, useSettings, useStandings } from '@/store';
+
+import type { DayTask } from '@/core/plan';
+import type { Mark, Rung } from '@/core/studio';
+import { useMarks, useSettings } from '@/store';
 import { counted } from '@/ui';
 import { tell, useActs } from '@/features/acts';
 import { useDraft } from '@/features/drafts';
@@ -16,6 +16,7 @@ import { NO_WORK, Room, type Recorder, type RoomKeys, type RoomSum, type RoomWor
 import { FollowedMusic } from './followed-music';
 import { taskOfRoom } from './task-of-room';
 import type { HomeModel } from './use-home';
+import { useRungOf, type RungOfTask } from './rung-of-task';
 import { useHomeKeys } from './use-home-keys';
 
 const workSchema = z.object({
@@ -30,6 +31,8 @@ const parseWork = (value: unknown): RoomWork | null => {
 };
 const NO_MARKS: readonly Mark[] = [];
 const MOST_NOTE = 200;
+/** Of what was too short to be measured. */
+const LEAST_MINUTES = 0.1;
 
 interface Props {
   readonly model: HomeModel;
@@ -38,20 +41,8 @@ interface Props {
   /** What is done is kept as the student's practice. */
   readonly kept: boolean;
   readonly onNext: (() => void) | null;
-}
-
-/** The rung that a task speaks of: the next of its section, where the task was made from it. */
-function useRungOf({ model, task, context }: Props): Rung | null {
-  const ladders = useLadders(context.piece.id);
-  const standings = useStandings({ pieceId: context.piece.id, studentId: model.student.id });
-  return useMemo(() => {
-    const { sectionId } = task.item;
-    if (sectionId === null || !ladders || !standings) return null;
-    const done = standings.get(standingKey(model.student.id, sectionId))?.rungsDone ?? [];
-    const ladder = ladderFor(ladders, sectionId, ladderPlayer(context.piece, model.student), model.student.id);
-    const rung = nextRung(ladder ?? undefined, done);
-    return rung && task.item.what.includes(rung.what) ? rung : null;
-  }, [ladders, standings, task.item, model.student, context.piece]);
+  /** The task stays in hand, though it may be long enough for today. */
+  readonly onStay: () => void;
 }
 
 /** What was done, in a few words beside the figures. */
@@ -76,7 +67,7 @@ function useRecorder({ model, task, context, kept }: Props, rung: Rung | null): 
         over();
         return;
       }
-      const minutes = Math.max(1, Math.round(sum.seconds / 60));
+      const minutes = Math.max(LEAST_MINUTES, sum.seconds / 60);
       const words = sum.passes > 0 ? `, ${sum.right} of ${sum.passes} right` : '';
       run(
         logPractice,
@@ -97,7 +88,7 @@ function useRecorder({ model, task, context, kept }: Props, rung: Rung | null): 
         {
           stored: () => {
             stored();
-            tell(`Kept: ${counted(minutes, 'minute')}${words}.`);
+            tell(`Kept: ${minutes < 1 ? 'less than a minute' : counted(Math.round(minutes), 'minute')}${words}.`);
           },
           over,
         },
@@ -106,18 +97,19 @@ function useRecorder({ model, task, context, kept }: Props, rung: Rung | null): 
   };
 }
 
-/** One task of the day in the room: what it is about, where it is heard, and where what was done is kept. */
-export function TaskInRoom(props: Props): ReactNode {
-  const { model, task, context, onNext } = props;
+/** One rung of a task in the room: where it is heard, and where what was done is kept. */
+function RungInRoom({ about, ...props }: Props & { readonly about: RungOfTask | null }): ReactNode {
+  const { model, task, context, onNext, onStay } = props;
   const { piece } = context;
   const settings = useSettings();
   const marks = useMarks(piece.id) ?? NO_MARKS;
-  const rung = useRungOf(props);
+  const rung = about?.rung ?? null;
   const player = usePlaying();
-  const { value, set, settle } = useDraft(`home ${model.student.id} ${task.item.id} ${model.today}`, parseWork);
+  const draft = `home ${model.student.id} ${task.item.id} ${rung?.id ?? ''} ${model.today}`;
+  const { value, set, settle } = useDraft(draft, parseWork);
   const room = useMemo(
-    () => taskOfRoom({ model, task, context, rung, marks, settings: settings ?? null }),
-    [model, task, context, rung, marks, settings],
+    () => taskOfRoom({ model, task, context, about, marks, settings: settings ?? null }),
+    [model, task, context, about, marks, settings],
   );
   const recorder = useRecorder(props, rung);
   const keys = useRef<RoomKeys | null>(null);
@@ -130,6 +122,8 @@ export function TaskInRoom(props: Props): ReactNode {
   useHomeKeys(keys);
   const { stop } = player;
   useEffect(() => stop, [stop]);
+  // A rung that is done makes room for the next of the same task.
+  const stays = (done: boolean): boolean => done && props.kept && about !== null && about.step < about.of;
   return (
     <Room
       task={room}
@@ -137,7 +131,7 @@ export function TaskInRoom(props: Props): ReactNode {
       recorder={recorder}
       player={player}
       onKeys={onKeys}
-      onNext={onNext}
+      onNext={onNext === null ? null : (done) => (stays(done) ? onStay() : onNext())}
       music={(view) => (
         <FollowedMusic
           context={context}
@@ -147,4 +141,10 @@ export function TaskInRoom(props: Props): ReactNode {
       )}
     />
   );
+}
+
+/** One task of the day in the room, rung by rung. */
+export function TaskInRoom(props: Props): ReactNode {
+  const about = useRungOf(props);
+  return <RungInRoom key={about?.rung.id ?? ''} {...props} about={about} />;
 }

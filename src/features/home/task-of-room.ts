@@ -15,6 +15,7 @@ import type { PieceContext } from '@/features/score';
 import type { RoomTask, Way } from '@/room';
 import { sayingsOf } from './said-here';
 import { backingsOf, familyIn, taskSound, voicesOf, type SoundPlaces } from './task-sound';
+import type { RungOfTask } from './rung-of-task';
 import type { HomeModel } from './use-home';
 
 /** Bars between two places to begin from inside a chunk. */
@@ -65,16 +66,19 @@ interface About {
   readonly model: HomeModel;
   readonly task: DayTask;
   readonly context: PieceContext;
-  readonly rung: Rung | null;
+  readonly about: RungOfTask | null;
   readonly marks: readonly Mark[];
   readonly settings: Settings | null;
 }
 
 /** One task of the day as the room takes it: everything that it needs to know of the piece. */
-export function taskOfRoom({ model, task, context, rung, marks, settings }: About): RoomTask {
+export function taskOfRoom({ model, task, context, about, marks, settings }: About): RoomTask {
   const { piece, score, played, player, place } = context;
   const { student } = model;
   const { item } = task;
+  const rung = about?.rung ?? null;
+  // "Tide, bars 1–2: Tap the rhythm …": what of stands before the colon.
+  const [of = piece.title] = item.what.split(': ');
   const range = place ? ([place.from, place.to] as const) : ([0, score.bars.length - 1] as const);
   const teaching = teachingFor(piece.teaching, student.teaching, settings?.teaching);
   const unit = tempoUnitOf(piece);
@@ -102,9 +106,9 @@ export function taskOfRoom({ model, task, context, rung, marks, settings }: Abou
   const places: SoundPlaces = { phraseEnds: lineEnds(context, marks), starts, beat: unit.quarters };
   return {
     id: item.id,
-    what: item.what,
+    what: rung ? rung.what : item.what,
+    of: rung ? `${of}${about && about.of > 1 ? `, step ${about.step} of ${about.of}` : ''}` : '',
     done: rung?.done ?? '',
-    pieceTitle: piece.title,
     cue: item.cue || (model.assignment?.cue ?? ''),
     caution: rung
       ? (cautionsFor([rung], { wind: breathes && rung.kind === 'breath', stretch: false, notesPerSecond: 0 })[0] ??

@@ -3,6 +3,7 @@ import { fail, ok } from '../../result';
 import { dayOf, type PracticeEvent } from '../../studio';
 import { command, rowOf } from '../command';
 import { gone } from '../refusals';
+import { tenths } from './log-practice';
 
 export interface CorrectPractice {
   readonly recordId: string;
@@ -30,7 +31,7 @@ export const correctPractice = command({
           ...rest,
           id: made,
           at: now,
-          minutes: Math.round(rest.minutes),
+          minutes: tenths(rest.minutes),
           times: Math.round(rest.times),
           // Nothing can be right more often than it was played.
           ...(right === undefined || rest.times === 0 ? {} : { right: Math.min(right, Math.round(rest.times)) }),

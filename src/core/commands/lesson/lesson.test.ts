@@ -305,7 +305,7 @@ describe('practice', () => {
         pieceId: 'p',
         sectionId: 'a',
         day: '2026-05-18',
-        minutes: 12,
+        minutes: 12.4,
         times: 4,
         tempo: 60,
         note: '',

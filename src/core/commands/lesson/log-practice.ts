@@ -23,6 +23,9 @@ export interface LogPractice {
   readonly rungDone?: string;
 }
 
+/** Minutes to the tenth: what was really played, though it was short. */
+export const tenths = (minutes: number): number => Math.max(0.1, Math.round(minutes * 10) / 10);
+
 /** What a student did at home, on the day it was done, and the rung that it finished. */
 export const logPractice = command({
   asks: ({ studentId, pieceId }: LogPractice) => ({
@@ -64,7 +67,7 @@ export const logPractice = command({
           id,
           at: now,
           kind: 'practice',
-          minutes: Math.round(log.minutes),
+          minutes: tenths(log.minutes),
           times: Math.round(log.times),
           ...(rung === undefined ? {} : { rung }),
           ...(right === undefined ? {} : { right: Math.min(Math.round(right), Math.round(log.times)) }),

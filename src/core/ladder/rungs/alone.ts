@@ -14,7 +14,9 @@ export const alone: RungRule = {
               ? 'Sing slowly, right notes'
               : f.level === 'beginner' && !f.breathes
                 ? 'Play without saying, slowly'
-                : 'Play slowly, right notes and fingers',
+                : f.strikes
+                  ? 'Play slowly, every stroke in its place'
+                  : 'Play slowly, right notes and fingers',
             '',
             f.start,
             f.times,

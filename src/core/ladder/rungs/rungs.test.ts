@@ -32,6 +32,7 @@ const facts = ({ content = {}, teaching = {}, ...more }: Wish = {}): RungFacts =
   level: 'intermediate',
   strums: false,
   seesHands: true,
+  strikes: false,
   sings: false,
   breathes: false,
   stroke: null,
