@@ -1,6 +1,6 @@
 /** The only file that imports ts-fsrs: it adds methods to Date.prototype when it is loaded. */
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
-import { millisecondsOf, type LevelEvent } from '../studio';
+import { millisecondsOf, type LevelEvent, type PracticeEvent } from '../studio';
 
 /** How well a section holds: never changes the recorded level, only says when to hear it again. */
 export interface Fading {
@@ -8,6 +8,8 @@ export interface Fading {
   readonly due: string;
   /** Days until the chance that it holds has fallen to nine in ten. */
   readonly stabilityInDays: number;
+  /** When it was last recalled, where that was at home, after it was heard. */
+  readonly recalledAt?: string;
 }
 
 export type Hearing = 'lost' | 'shaky' | 'held' | 'easy';
@@ -55,24 +57,66 @@ export function fadingOf(
   return { due: card.due.toISOString(), stabilityInDays: card.stability };
 }
 
-/** The fading of a history of levels, oldest first; nothing below level 2 can fade, so it is null until then. */
-export function fadingOfHistory(history: readonly LevelEvent[]): Fading | null {
+/** Practice that is nearer to what was before recalls nothing, in hours. */
+const APART_HOURS = 16;
+/** Right less often than this, it was shaky **[from memory]**. */
+const MOSTLY_RIGHT = 0.5;
+
+interface Recall {
+  readonly at: string;
+  readonly heard: Hearing;
+}
+
+/**
+ * Days of practice at home as recalls, one a day at most: held, or shaky where most of what was judged was wrong. They
+ * count from the first hearing on.
+ */
+function recalls(practised: readonly PracticeEvent[], hearings: readonly Recall[]): readonly Recall[] {
+  const days = new Map<string, { right: number; of: number }>();
+  for (const { day, right, times } of practised) {
+    const there = days.get(day) ?? { right: 0, of: 0 };
+    days.set(day, right === undefined ? there : { right: there.right + right, of: there.of + times });
+  }
+  const first = hearings[0]?.at ?? '';
+  return [...days]
+    .map(([day, { right, of }]): Recall => ({
+      at: `${day}T12:00:00.000Z`,
+      heard: of > 0 && right < MOSTLY_RIGHT * of ? 'shaky' : 'held',
+    }))
+    .filter((recall) => recall.at > first && hearings.every((h) => hoursBetween(h.at, recall.at) >= APART_HOURS));
+}
+
+/**
+ * The fading of a history of levels, oldest first, and of practice at home; nothing below level 2 can fade, so it is
+ * null until then. Practice never changes a level, only when it is to be heard again.
+ */
+export function fadingOfHistory(
+  history: readonly LevelEvent[],
+  practised: readonly PracticeEvent[] = [],
+): Fading | null {
   const last = history[history.length - 1];
   if (!last || last.level < 2) return null;
-  return fadingOf(history.map((e, i) => ({ at: e.at, heard: hearingOf(e, history[i - 1] ?? null) })));
+  const hearings = history.map((e, i): Recall => ({ at: e.at, heard: hearingOf(e, history[i - 1] ?? null) }));
+  const all = [...hearings, ...recalls(practised, hearings)].sort((a, b) => (a.at < b.at ? -1 : 1));
+  const fading = fadingOf(all);
+  const latest = all[all.length - 1];
+  return fading && latest && latest.at > last.at ? { ...fading, recalledAt: latest.at } : fading;
 }
 
 const DAY = 86_400_000;
+const HOUR = 3_600_000;
+const hoursBetween = (a: string, b: string): number => Math.abs(millisecondsOf(b) - millisecondsOf(a)) / HOUR;
 const DECAY = 0.1542;
 const FACTOR = 0.9 ** (-1 / DECAY) - 1;
 
 /**
- * The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard.
+ * The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard, or
+ * recalled at home.
  *
  * @example chanceItHolds({ stabilityInDays: 7 }, '2026-05-20T15:00:00.000Z', '2026-05-27T15:00:00.000Z') // → 0.9
  */
 export function chanceItHolds(fading: Fading, heardAt: string, now: string): number {
-  const days = Math.max(0, (millisecondsOf(now) - millisecondsOf(heardAt)) / DAY);
+  const days = Math.max(0, (millisecondsOf(now) - millisecondsOf(fading.recalledAt ?? heardAt)) / DAY);
   return (1 + (FACTOR * days) / fading.stabilityInDays) ** -DECAY;
 }
 

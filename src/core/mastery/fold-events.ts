@@ -1,4 +1,4 @@
-import type { EventOf, Facet, FingeringEvent, Level, LevelEvent, StudioEvent } from '../studio';
+import type { EventOf, Facet, FingeringEvent, Level, LevelEvent, PracticeEvent, StudioEvent } from '../studio';
 
 /** Where a student stands on a section, and how it came about. */
 export interface Standing {
@@ -30,6 +30,8 @@ export interface FoldedRecords {
   readonly rungsDone: ReadonlyMap<string, RungsDone>;
   /** Note id → fingers changed after practice had begun, oldest first. */
   readonly fingerings: ReadonlyMap<string, readonly FingeringEvent[]>;
+  /** `student section` → what was practised of it at home, oldest first. */
+  readonly practised: ReadonlyMap<string, readonly PracticeEvent[]>;
 }
 
 /**
@@ -148,6 +150,7 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
   const joins: Joined[] = [];
   const rungsDone = new Map<string, RungsDone & { readonly ids: Set<string> }>();
   const fingerings = new Map<string, FingeringEvent[]>();
+  const practised = new Map<string, PracticeEvent[]>();
   for (const e of heldEvents(events)) {
     switch (e.kind) {
       case 'level':
@@ -172,6 +175,14 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
         else fingerings.set(e.noteId, [e]);
         break;
       }
+      case 'practice': {
+        if (e.sectionId === null) break;
+        const key = standingKey(e.studentId, e.sectionId);
+        const there = practised.get(key);
+        if (there) there.push(e);
+        else practised.set(key, [e]);
+        break;
+      }
       case 'section-joined':
         joins.push(e);
         break;
@@ -179,7 +190,6 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
       case 'lesson-joined':
       case 'said':
       case 'assignment':
-      case 'practice':
       case 'retract':
       case 'restore':
         break;
@@ -201,5 +211,5 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
     if (standing) standings.set(key, standing);
   }
   withJoins(standings, joins);
-  return { standings, rungsDone, fingerings };
+  return { standings, rungsDone, fingerings, practised };
 }

@@ -26,7 +26,7 @@ export interface FoldedStanding {
   readonly rungsDone: readonly string[];
 }
 
-function keptStanding(key: string, { standings, rungsDone }: FoldedRecords): FoldedStanding | null {
+function keptStanding(key: string, { standings, rungsDone, practised }: FoldedRecords): FoldedStanding | null {
   const standing = standings.get(key);
   const rungs = rungsDone.get(key);
   const about = standing ?? rungs;
@@ -45,7 +45,7 @@ function keptStanding(key: string, { standings, rungsDone }: FoldedRecords): Fol
     overruled: standing?.overruled ?? false,
     proposed: history[history.length - 1]?.proposed ?? null,
     hearings: history.map((e) => [e.at, e.level, e.tempo, e.lessonId ?? null] as const),
-    fading: fadingOfHistory(history),
+    fading: fadingOfHistory(history, practised.get(key)),
     rungsDone: [...(rungs?.ids ?? [])],
   };
 }

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Level, LevelEvent } from '../studio';
 import { climbOf } from './climb';
+import type { PracticeEvent } from '../studio';
+import { practised } from '../plan/records-for-tests';
 import { AT_RISK_BELOW, chanceItHolds, dueState, fadingOfHistory, hearingOf } from './fading';
 import type { FoldedStanding } from './fold-standing';
 import { hardSections } from './hard-sections';
@@ -39,6 +41,22 @@ describe('how a level says that it held', () => {
     expect(risen?.stabilityInDays).toBeGreaterThan(steady?.stabilityInDays ?? 0);
     expect(fadingOfHistory([])).toBeNull();
     expect(fadingOfHistory([heard(1)])).toBeNull();
+  });
+  it('is recalled by practice at home: the check may wait, sooner again where most was wrong', () => {
+    const practice = (day: string, more: Partial<PracticeEvent> = {}): PracticeEvent => ({
+      ...practised(day, 5),
+      ...more,
+    });
+    const history = [heard(3), heard(4, '2026-05-08T15:00:00.000Z')];
+    const none = fadingOfHistory(history);
+    const held = fadingOfHistory(history, [practice('2026-05-10'), practice('2026-05-13', { times: 4, right: 4 })]);
+    const shaky = fadingOfHistory(history, [practice('2026-05-10'), practice('2026-05-13', { times: 4, right: 1 })]);
+    expect((held?.due ?? '') > (none?.due ?? '')).toBe(true);
+    expect((held?.due ?? '') > (shaky?.due ?? '')).toBe(true);
+    expect(held?.recalledAt).toBe('2026-05-13T12:00:00.000Z');
+    // Before it was ever heard, and on the day of the lesson itself, practice recalls nothing.
+    expect(fadingOfHistory(history, [practice('2026-04-01'), practice('2026-05-08')])).toEqual(none);
+    expect(fadingOfHistory([heard(1)], [practice('2026-05-10')])).toBeNull();
   });
   it('is due at nine in ten and at risk under eight in ten', () => {
     const fading = { due: '2026-05-11T15:00:00.000Z', stabilityInDays: 10 };
