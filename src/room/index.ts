@@ -7,6 +7,7 @@ export {
   NO_WORK,
   type Heard,
   type Loop,
+  type Range,
   type Recorder,
   type RoomKey,
   type RoomKeys,

@@ -7,7 +7,18 @@ import type { CellPlace, Tapped } from '@/core/tapping';
 import type { ReactNode } from 'react';
 
 /** Who sounds while one plays. */
-export const HEARD = ['mine', 'right', 'left', 'others', 'soft', 'chords', 'chords-mine', 'none'] as const;
+export const HEARD = [
+  'mine',
+  'right',
+  'left',
+  'upper',
+  'lower',
+  'others',
+  'soft',
+  'chords',
+  'chords-mine',
+  'none',
+] as const;
 export type Heard = (typeof HEARD)[number];
 
 /** How often it sounds, and what comes between. */

@@ -17,6 +17,8 @@ const HEARD_NAMES: Readonly<Record<Heard, string>> = {
   mine: 'my part',
   right: 'only the right hand',
   left: 'only the left hand',
+  upper: 'only the upper voice',
+  lower: 'only the lower voice',
   others: 'the other parts',
   soft: 'the other parts, mine softly',
   chords: 'the chords',

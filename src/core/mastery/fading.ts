@@ -110,8 +110,8 @@ const DECAY = 0.1542;
 const FACTOR = 0.9 ** (-1 / DECAY) - 1;
 
 /**
- * The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard, or
- * recalled at home.
+ * The chance, 0 to 1, that it still holds `now`: the forgetting curve of FSRS-6 over the days since it was last heard,
+ * or recalled at home.
  *
  * @example chanceItHolds({ stabilityInDays: 7 }, '2026-05-20T15:00:00.000Z', '2026-05-27T15:00:00.000Z') // → 0.9
  */

@@ -10,6 +10,7 @@ export interface SoundingNote {
   readonly noteId: string;
   readonly part: string;
   readonly staff: number;
+  readonly voice: string;
   readonly midi: MidiKey;
   readonly start: Ticks;
   readonly length: Ticks;
@@ -37,8 +38,8 @@ export interface PerformanceRequest {
   readonly order: readonly number[];
   /** One tempo for all; the marks of the score when left out. */
   readonly tempo?: QuarterBpm;
-  /** Which staves sound; all when left out. */
-  readonly sounds?: (part: string, staff: number) => boolean;
+  /** Which voices of which staves sound; all when left out. */
+  readonly sounds?: (part: string, staff: number, voice: string) => boolean;
   /** Levels and hairpins; those of the page when left out. */
   readonly dynamics?: readonly DynamicSign[];
   /** The key at which notes without a pitch are struck, as on a drum; they stay silent when left out. */
@@ -63,7 +64,8 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
   const { order, tempo, sounds = () => true, unpitched } = request;
   const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
   for (const s of struckNotes(score.notes))
-    if ((s.note.midi ?? unpitched) !== undefined && sounds(s.note.part, s.note.staff)) struckByBar[s.note.bar]?.push(s);
+    if ((s.note.midi ?? unpitched) !== undefined && sounds(s.note.part, s.note.staff, s.note.voice))
+      struckByBar[s.note.bar]?.push(s);
   const velocity = velocities(score, request.dynamics);
   const bars: PlayedBar[] = [];
   const notes: SoundingNote[] = [];
@@ -100,6 +102,7 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
         noteId: note.id,
         part: note.part,
         staff: note.staff,
+        voice: note.voice,
         midi: midiKey(note.midi ?? unpitched ?? 60),
         bar: index,
         turn,

@@ -57,6 +57,12 @@ describe('a selection as it sounds', () => {
     expect(soft.sounds.every((s) => s.loud < 0.3)).toBe(true);
     expect(part?.midi).toBe(48);
   });
+  it('plays one voice of a staff alone', () => {
+    const score = scoreOfAbc('X:1\nM:4/4\nL:1/4\n%%score (1 2)\nV:1\nV:2\nK:C\n[V:1] c2 e2|]\n[V:2] E4|]');
+    const [lower] = score.notes.filter((n) => n.midi === 64).map((n) => n.voice);
+    const music = timedMusic(score, plan(score, { presence: (_, __, v) => (v === lower ? 'full' : 'silent') }));
+    expect(music.sounds.map((s) => s.midi)).toEqual([64]);
+  });
   it('strikes what has no pitch, as a drum does, so that it can be heard and tapped', () => {
     const read = readScore(
       `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Drum</part-name></score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>${'<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched><duration>1</duration><type>quarter</type></note>'.repeat(2)}</measure></part></score-partwise>`,

@@ -27,7 +27,7 @@ export interface SoundPlan {
   readonly share: number;
   /** Ritardandi are played and fermatas held; never under a click. */
   readonly bends: boolean;
-  readonly presence: (part: string, staff: number) => Presence;
+  readonly presence: (part: string, staff: number, voice: string) => Presence;
   /** Whole bars of clicks in front. */
   readonly countInBars: number;
   readonly click: ClickPattern | null;
@@ -143,7 +143,7 @@ function timedSounds(score: Score, played: Performance, plan: SoundPlan, time: T
       at: before + at,
       seconds: note ? soundingLength(note, whole) : whole,
       midi: n.midi,
-      loud: (n.velocity / 127) * (plan.presence(n.part, n.staff) === 'soft' ? SOFT : 1),
+      loud: (n.velocity / 127) * (plan.presence(n.part, n.staff, n.voice) === 'soft' ? SOFT : 1),
       noteId: n.noteId,
       part: n.part,
       staff: n.staff,
@@ -192,7 +192,7 @@ export function timedMusic(score: Score, plan: SoundPlan): TimedMusic {
   const played = perform(score, {
     order,
     ...(plan.tempo === null ? {} : { tempo: quarterBpm(plan.tempo) }),
-    sounds: (part, staff) => plan.presence(part, staff) !== 'silent',
+    sounds: (part, staff, voice) => plan.presence(part, staff, voice) !== 'silent',
     ...(plan.dynamics ? { dynamics: plan.dynamics } : {}),
     unpitched: DRUM,
   });

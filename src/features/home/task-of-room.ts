@@ -1,6 +1,7 @@
 import { drillRule } from '@/core/drill';
 import { instrumentOf } from '@/core/instruments';
 import { cautionsFor, startingPoints, targetTempoFor } from '@/core/ladder';
+import { usualStyle } from '@/core/ornaments';
 import type { DayTask } from '@/core/plan';
 import {
   countingWay,
@@ -103,7 +104,13 @@ export function taskOfRoom({ model, task, context, about, marks, settings }: Abo
     ...(breathes ? (['breathe'] as const) : []),
     'tap',
   ];
-  const places: SoundPlaces = { phraseEnds: lineEnds(context, marks), starts, beat: unit.quarters };
+  const places: SoundPlaces = {
+    phraseEnds: lineEnds(context, marks),
+    starts,
+    beat: unit.quarters,
+    ornamentStyle: usualStyle(teaching.trills),
+    ornamentStyles: new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
+  };
   return {
     id: item.id,
     what: rung ? rung.what : item.what,
@@ -127,7 +134,7 @@ export function taskOfRoom({ model, task, context, about, marks, settings }: Abo
     range,
     whole: [0, score.bars.length - 1],
     ways: own && possible.includes(own) ? [own, ...possible.filter((w) => w !== own)] : possible,
-    voices: voicesOf(context),
+    voices: voicesOf(context, range),
     backings: backingsOf(context, range[0]),
     isSung: played.notes.some((n) => n.bar >= range[0] && n.bar <= range[1] && n.marks.lyrics.length > 0),
     starts,

@@ -21,11 +21,12 @@ import {
   type SoundPlan,
   type TimedMusic,
 } from '@/core/performance';
+import { realiseOrnaments, type OrnamentStyle } from '@/core/ornaments';
 import { instrumentOfPart, soundingScore } from '@/core/players';
 import { meterQuarters, type Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import type { PieceContext } from '@/features/score';
-import type { Heard, Loop, SoundAsked } from '@/room';
+import type { Heard, Loop, Range, SoundAsked } from '@/room';
 
 /** A loop lasts no longer than this; by then it has been heard often enough. */
 const MOST_SECONDS = 600;
@@ -35,8 +36,21 @@ const TIMES_EACH_SIZE = 2;
 /** Places that are drawn in one go. */
 const DRAWN = 12;
 
-/** Whether a staff sounds, by what is to be heard. */
-function presenceOf(heard: Heard, own: ReadonlySet<string>): (part: string, staff: number) => Presence {
+/** The voices of a player's first staff in some bars, the upper one first. */
+function voicesIn({ notes, parts }: Score, [from, to]: Range): readonly string[] {
+  const here = notes.filter((n) => n.part === parts[0]?.id && n.staff === 1 && n.bar >= from && n.bar <= to);
+  return [...new Set(here.map((n) => n.voice))].sort();
+}
+
+/** What is not in the player's own part. */
+const WITH_OTHERS: ReadonlySet<Heard> = new Set(['others', 'soft', 'chords', 'chords-mine']);
+
+/** Whether a voice of a staff sounds, by what is to be heard. */
+function presenceOf(
+  heard: Heard,
+  own: ReadonlySet<string>,
+  voices: readonly string[],
+): (part: string, staff: number, voice: string) => Presence {
   const isMine = (part: string): boolean => own.has(part);
   switch (heard) {
     case 'mine':
@@ -45,6 +59,10 @@ function presenceOf(heard: Heard, own: ReadonlySet<string>): (part: string, staf
       return (part, staff) => (isMine(part) && staff === 1 ? 'full' : 'silent');
     case 'left':
       return (part, staff) => (isMine(part) && staff > 1 ? 'full' : 'silent');
+    case 'upper':
+      return (part, staff, voice) => (isMine(part) && staff === 1 && voice === voices[0] ? 'full' : 'silent');
+    case 'lower':
+      return (part, staff, voice) => (isMine(part) && staff === 1 && voice !== voices[0] ? 'full' : 'silent');
     case 'others':
       return (part) => (isMine(part) ? 'silent' : 'full');
     case 'soft':
@@ -66,13 +84,14 @@ function gapOf(loop: Loop, score: Score, { range, tempo }: Pick<SoundAsked, 'ran
 }
 
 /** What can be heard beside one's own part: a hand of two, the other parts, the chords, where there are some. */
-export function voicesOf({ score, played, player, piece }: PieceContext): readonly Heard[] {
+export function voicesOf({ score, played, player, piece }: PieceContext, range: Range): readonly Heard[] {
   const hands =
     instrumentOf(player.instrument ?? piece.instrument).family === 'keyboard' && (played.parts[0]?.staves ?? 1) > 1;
   const others = score.parts.length > played.parts.length;
   return [
     'mine',
     ...(hands ? (['right', 'left'] as const) : []),
+    ...(voicesIn(played, range).length > 1 ? (['upper', 'lower'] as const) : []),
     ...(others ? (['others', 'soft'] as const) : []),
     ...(score.chords.length > 0 ? (['chords', 'chords-mine'] as const) : []),
     'none',
@@ -102,6 +121,9 @@ export interface SoundPlaces {
   readonly phraseEnds: readonly number[];
   readonly starts: readonly number[];
   readonly beat: number;
+  readonly ornamentStyle: OrnamentStyle;
+  /** Ornaments that the teacher has otherwise, by note id. */
+  readonly ornamentStyles: ReadonlyMap<string, OrnamentStyle>;
 }
 
 /** A plan played as often as asked, and in between what was asked. */
@@ -140,8 +162,7 @@ export function taskSound(
 ): TimedMusic {
   const { played, player, piece } = context;
   const own = new Set(played.parts.map((p) => p.id));
-  const isAlone = asked.heard === 'mine' || asked.heard === 'right' || asked.heard === 'left' || asked.heard === 'none';
-  const score = isAlone ? played : soundingScore(context.score);
+  const score = WITH_OTHERS.has(asked.heard) ? soundingScore(context.score) : played;
   // A call that nobody hears cannot be answered.
   const heard = asked.heard === 'none' && asked.way === 'call' ? 'mine' : asked.heard;
   const [from, to] = asked.range;
@@ -151,8 +172,9 @@ export function taskSound(
     to,
     tempo: asked.tempo,
     bends: asked.click === 'none',
-    presence: presenceOf(heard, own),
+    presence: presenceOf(heard, own, voicesIn(played, asked.range)),
     dynamics: markedDynamics(score, marks),
+    ornaments: realiseOrnaments(score, places.ornamentStyle, asked.tempo, places.ornamentStyles),
     countInBars: 1,
     click: asked.click === 'none' ? null : asked.click,
     parts: asked.parts,
