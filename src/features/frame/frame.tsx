@@ -10,7 +10,7 @@ import { Button } from '@/ui';
 import { ProblemBoundary, SaveStudioButton, showProblem, tell, useActs } from '@/features/acts';
 import { useTextSize } from '@/features/settings';
 import { TourCard, useTour } from '@/features/tour';
-import { useWhere } from '@/features/where';
+import { useWhere, type Stage } from '@/features/where';
 import { warmEngraver } from '@/workers';
 import { Finder } from '@/features/find';
 import { useKey } from '@/features/keys';
@@ -158,6 +158,17 @@ function Mark(): ReactNode {
   );
 }
 
+/** Stages without music of their own: the engraver is made ready there once nothing else goes on. */
+const WITHOUT_MUSIC: ReadonlySet<Stage> = new Set(['shelf', 'board', 'files', 'settings', 'about']);
+const CALM_MS = 2500;
+
+function useWarmEngraver(stage: Stage): void {
+  useEffect(() => {
+    const timer = setTimeout(warmEngraver, WITHOUT_MUSIC.has(stage) ? CALM_MS : 0);
+    return () => clearTimeout(timer);
+  }, [stage]);
+}
+
 /**
  * Always on screen: who and what as one sentence, the stages in the order of the work, undo and the keys. Two lines on
  * a desk and on a tablet, one on a telephone.
@@ -167,7 +178,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
   const [keysOpen, setKeysOpen] = useState(false);
   const { isDemo, leave, look } = useStudios();
   const tour = useTour();
-  useEffect(warmEngraver, []);
+  useWarmEngraver(where.stage);
   const main = useFocusOnStage(where.stage);
   useTextSize();
   const [finding, setFinding] = useState(false);
