@@ -143,6 +143,7 @@ function Mark(): ReactNode {
   const where = useWhere();
   return (
     <Link
+      prefetch={false}
       href={where.addressOf('shelf')}
       aria-label="Oak Rungs"
       className="hidden shrink-0 items-center gap-2 text-leaf-deep sm:flex"

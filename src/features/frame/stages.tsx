@@ -38,6 +38,7 @@ function StageLinks({ stages }: { readonly stages: readonly Stage[] }): ReactNod
       {stages.map((stage) => (
         <li key={stage}>
           <Link
+            prefetch={false}
             href={where.addressOf(stage)}
             aria-current={where.stage === stage ? 'page' : undefined}
             className={`flex min-h-11 items-center gap-2 border-r border-rule-strong px-3 font-semibold lg:px-4 ${where.stage === stage ? 'bg-leaf-deep text-white' : 'text-ink-2 hover:bg-leaf-wash'}`}
@@ -77,6 +78,7 @@ export function StudioMenu({ more }: { readonly more: ReactNode }): ReactNode {
         {STUDIO_STAGES.map((stage) => (
           <MenuItem key={stage}>
             <Link
+              prefetch={false}
               href={where.addressOf(stage)}
               aria-current={where.stage === stage ? 'page' : undefined}
               className={`flex min-h-11 items-center rounded px-3 data-focus:bg-leaf-wash ${where.stage === stage ? 'font-bold' : ''}`}
@@ -109,6 +111,7 @@ export function StageMenu({ more }: { readonly more: ReactNode }): ReactNode {
         {[...STAGES, ...STUDIO_STAGES].map((stage) => (
           <MenuItem key={stage}>
             <Link
+              prefetch={false}
               href={where.addressOf(stage)}
               aria-current={where.stage === stage ? 'page' : undefined}
               className={`flex min-h-11 items-center justify-between gap-3 rounded px-3 data-focus:bg-leaf-wash ${where.stage === stage ? 'font-bold' : ''}`}

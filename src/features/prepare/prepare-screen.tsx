@@ -44,6 +44,7 @@ function Line({ part, model }: { readonly part: Part; readonly model: PrepareMod
         <span className="block pl-2.5 text-sm text-ink-2">{part.why}</span>
       </span>
       <Link
+        prefetch={false}
         href={where.addressOf(part.stage)}
         className="flex min-h-11 items-center px-2 font-semibold text-leaf underline-offset-4 hover:underline"
         aria-label={`${part.title}: look closer in ${STAGE_NAMES[part.stage] ?? ''}`}

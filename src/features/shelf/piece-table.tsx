@@ -45,6 +45,7 @@ function Row({ row, actions }: { readonly row: ShelfRow; readonly actions: Retur
     <tr className={`border-t border-rule ${piece.id === where.pieceId ? 'bg-acorn-wash' : ''}`}>
       <td className="px-4 py-1">
         <Link
+          prefetch={false}
           href={where.addressOf('read', { pieceId: piece.id })}
           translate="no"
           className="flex min-h-11 items-center text-lg font-semibold text-leaf underline-offset-4 hover:underline"

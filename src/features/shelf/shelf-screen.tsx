@@ -71,6 +71,7 @@ function Became({ taken }: { readonly taken: readonly Taken[] }): ReactNode {
               </span>
               {t.pieceId === null ? null : (
                 <Link
+                  prefetch={false}
                   className="flex min-h-11 items-center font-semibold text-leaf"
                   href={where.addressOf('prepare', { pieceId: t.pieceId })}
                 >
