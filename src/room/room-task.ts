@@ -22,7 +22,7 @@ export const HEARD = [
 export type Heard = (typeof HEARD)[number];
 
 /** How often it sounds, and what comes between. */
-export const LOOPS = ['once', 'beat', 'bar', 'count', 'grow-first', 'grow-last', 'drawn'] as const;
+export const LOOPS = ['once', 'beat', 'two-beats', 'bar', 'count', 'grow-first', 'grow-last', 'drawn'] as const;
 export type Loop = (typeof LOOPS)[number];
 
 /** How one practises. */

@@ -28,6 +28,7 @@ const HEARD_NAMES: Readonly<Record<Heard, string>> = {
 const LOOP_NAMES: Readonly<Record<Loop, string>> = {
   once: 'once',
   beat: 'again and again, a beat between',
+  'two-beats': 'again and again, two beats between',
   bar: 'again and again, a bar between',
   count: 'again and again, counted in each time',
   'grow-first': 'growing by a bar at its end',
@@ -190,8 +191,10 @@ function useClick() {
 }
 
 /** What sounds, and how its chords are played. */
-function useHeard(task: RoomTask) {
-  const [kept, setHeard] = useKeptChoice('home-heard', HEARD);
+function useHeard(task: RoomTask, way: Way) {
+  const [chosen, setHeard] = useKeptChoice('home-heard', HEARD);
+  // Line by line one plays with somebody, where there is one.
+  const kept = way === 'lines' && chosen === 'mine' && task.voices.includes('soft') ? 'soft' : chosen;
   const [pattern, setPattern] = useKeptChoice('home-backing', BACKINGS);
   const heard = task.voices.includes(kept) ? kept : (task.voices[0] ?? 'none');
   const hasChords = heard === 'chords' || heard === 'chords-mine';
@@ -224,12 +227,12 @@ function useHeard(task: RoomTask) {
 
 /** How it is practised and how it sounds: what of it, how often, with which click, which bars. */
 export function useRoomSound(task: RoomTask): RoomSound {
-  const { heard, backing, choices: voices } = useHeard(task);
   const { click, parts, countsAll, choices: clicks } = useClick();
   const [loop, setLoop] = useKeptChoice('home-loop', LOOPS);
   const [words, setWords] = useKeptChoice('home-words', WORDS);
   const [way, setWay] = useState<Way>(task.ways[0] ?? 'play');
   const [range, setRange] = useState<Range>(task.range);
+  const { heard, backing, choices: voices } = useHeard(task, way);
   const asked = useMemo(
     () => ({ way, heard, loop, click, parts, backing, range }),
     [way, heard, loop, click, parts, backing, range],

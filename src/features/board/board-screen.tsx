@@ -209,7 +209,7 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
       </Panel>
       {hard.length > 0 ? (
         <Panel title="Hard for everyone">
-          <ol className="grid gap-1 text-lg sm:grid-cols-2">
+          <ol className="grid gap-x-8 gap-y-1 text-lg lg:grid-cols-2">
             {hard.map((h) => {
               const section = sections.find((s) => s.id === h.sectionId);
               return (

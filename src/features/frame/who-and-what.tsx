@@ -26,15 +26,19 @@ export function WhoAndWhat(): ReactNode {
   return (
     <div className="hidden min-w-0 items-center gap-2 sm:flex lg:gap-4">
       <span className="hidden text-lg text-ink-2 lg:inline">with</span>
-      <Chooser
-        label="Student"
-        value={where.studentId}
-        choices={students}
-        onChoose={(id) => where.change({ studentId: id })}
-      />
+      {/* A title may be cut; whom it is about can always be read. */}
+      <div className="shrink-0">
+        <Chooser
+          label="Student"
+          value={where.studentId}
+          choices={students}
+          onChoose={(id) => where.change({ studentId: id })}
+        />
+      </div>
       <span className="hidden text-lg text-ink-2 lg:inline">on</span>
       <Chooser label="Piece" value={where.pieceId} choices={pieces} onChoose={(id) => where.change({ pieceId: id })} />
-      <PartChooser />
+      {/* At home nobody changes the part that was given. */}
+      {where.stage === 'home' ? null : <PartChooser />}
     </div>
   );
 }

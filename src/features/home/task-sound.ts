@@ -77,7 +77,7 @@ function presenceOf(
 
 /** Seconds between two times of a loop. */
 function gapOf(loop: Loop, score: Score, { range, tempo }: Pick<SoundAsked, 'range' | 'tempo'>, beat: number): number {
-  if (loop === 'beat') return (60 / tempo) * beat;
+  if (loop === 'beat' || loop === 'two-beats') return (60 / tempo) * beat * (loop === 'beat' ? 1 : 2);
   if (loop !== 'bar') return 0;
   const { n, d } = meterQuarters(score.bars[range[0]]?.meter ?? { parts: [], symbol: null });
   return (n > 0 ? n / d : 1) * (60 / tempo);
@@ -137,6 +137,7 @@ function often(score: Score, plan: SoundPlan, asked: SoundAsked, { starts, beat 
     case 'drawn':
       return fromDrawnStarts(score, plan, starts, DRAWN, drawing(asked.seed));
     case 'beat':
+    case 'two-beats':
     case 'bar':
     case 'count': {
       const once = timedMusic(score, plan);
