@@ -56,6 +56,10 @@ test.describe('on a telephone', () => {
     for (const log of await practised(page)) expect(log['minutes']).toBeGreaterThan(0);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     expect(await troublesOf(page)).toEqual([]);
+    // And at the teacher's desk: what happened at home since the last lesson.
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto('/lesson?student=demo-imke');
+    await expect(page.getByText(/^At home since: \d+ minutes? on \d+ days?$/)).toBeVisible();
   });
 });
 

@@ -2,14 +2,11 @@
 
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { barsText } from '@/core/sections';
-import { instrumentOf } from '@/core/instruments';
-import { markedDynamics, PLAIN_PLAN, timedMusic } from '@/core/performance';
 import { useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useKey } from '@/features/keys';
 import { PieceStage, ScoreLines, useMusicSize, usePageView, type PieceContext } from '@/features/score';
-import { usePlaying } from '@/features/sound';
 import { markActions, type MarkActions } from './actions';
 import { CueBook } from './cue-book';
 import { fingersOnTheWay } from './fingers-on-the-way';
@@ -19,6 +16,7 @@ import { SidePanels } from './panels';
 import { PieceStand } from './piece-stand';
 import { MarksToolbar } from './toolbar';
 import { useMarksKeys } from './use-marks-keys';
+import { useHearingMarks } from './use-hearing-marks';
 import { useMarksModel, type MarksModel } from './use-marks-model';
 import { useWhenReady } from './use-when-ready';
 
@@ -40,22 +38,6 @@ function Warnings({ model: { fingering, marking, from, to } }: { readonly model:
       ))}
     </ul>
   );
-}
-
-/** Plays the bars as marked, or stops. */
-function usePlayOrStop({ score, from, to, tempo, instrument, marks }: MarksModel): () => void {
-  const playing = usePlaying();
-  return () => {
-    if (playing.isPlaying) {
-      playing.stop();
-      return;
-    }
-    const dynamics = markedDynamics(score, marks);
-    playing.play(
-      timedMusic(score, { ...PLAIN_PLAN, from, to, tempo, dynamics, bends: true }),
-      () => instrumentOf(instrument).family,
-    );
-  };
 }
 
 /** The actions; those that take over what is proposed wait until it is worked out around everything that was typed. */
@@ -89,11 +71,11 @@ function Marking(context: PieceContext): ReactNode {
   const { view } = usePageView(whole, player, 'marks');
   const cue = useRef<HTMLInputElement | null>(null);
   const dynamic = useRef<HTMLButtonElement | null>(null);
-  const play = usePlayOrStop(model);
+  const hearing = useHearingMarks(model);
   const [stand, setStand] = useState(false);
   const { factor } = useMusicSize('marks');
   useKey('marks.stand', () => setStand(true));
-  useMarksKeys(model, actions, { cue, dynamic }, play);
+  useMarksKeys(model, actions, { cue, dynamic }, hearing.playOrStop);
   const { above, below } = markLanes(model);
   const bars = barsText(score, from, to);
   return (
@@ -103,7 +85,7 @@ function Marking(context: PieceContext): ReactNode {
           {piece.title}, bars {bars}
           {student ? `, for ${student.name}` : ''}
         </p>
-        <MarksToolbar model={model} actions={actions} onStand={() => setStand(true)} />
+        <MarksToolbar model={model} actions={actions} hearing={hearing} onStand={() => setStand(true)} />
         {model.problem ? <Problem>{model.problem.message}</Problem> : null}
         <ScoreLines
           piece={piece}
@@ -118,6 +100,8 @@ function Marking(context: PieceContext): ReactNode {
           withoutFingerings
           chosen={model.chosen}
           onNote={(id) => setNoteId(id)}
+          chosenBars={hearing.heard}
+          {...(hearing.isPlaying ? { onBar: hearing.playFrom } : {})}
           above={above}
           below={below}
         />

@@ -1,5 +1,5 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { ChevronDown } from 'lucide-react';
+import { ChevronDown, Play, Square } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { COUNTING, COUNT_SYSTEMS } from '@/core/rhythm';
 import { inBeats } from '@/core/score';
@@ -8,6 +8,7 @@ import { BeatSign, Button, Choose } from '@/ui';
 import { MusicSizeChoice, PageViewChoice } from '@/features/score';
 import type { MarkActions } from '../actions';
 import { FINGER_VIEWS } from '../finger-view';
+import type { Hearing } from '../use-hearing-marks';
 import type { MarksModel } from '../use-marks-model';
 import { LaneChoices } from './lane-choices';
 import { StringChoices } from './string-choices';
@@ -104,10 +105,12 @@ function HowSeen({ model, actions }: { readonly model: MarksModel; readonly acti
 export function MarksToolbar({
   model,
   actions,
+  hearing: { isPlaying, playOrStop },
   onStand,
 }: {
   readonly model: MarksModel;
   readonly actions: MarkActions;
+  readonly hearing: Hearing;
   readonly onStand: () => void;
 }): ReactNode {
   const { solver, student, view } = model;
@@ -124,6 +127,9 @@ export function MarksToolbar({
         />
       )}
       <HowSeen model={model} actions={actions} />
+      <Button shortcut="Space" aria-label={isPlaying ? 'Silence' : 'Play the section'} onClick={playOrStop}>
+        {isPlaying ? <Square size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+      </Button>
       <MusicSizeChoice stage="marks" />
       <Button look="quiet" shortcut="S" onClick={onStand}>
         Stand
