@@ -127,7 +127,12 @@ export function MarksToolbar({
         />
       )}
       <HowSeen model={model} actions={actions} />
-      <Button shortcut="Space" aria-label={isPlaying ? 'Silence' : 'Play the section'} onClick={playOrStop}>
+      <Button
+        className="min-w-11"
+        title="Space"
+        aria-label={isPlaying ? 'Silence' : 'Play the section'}
+        onClick={playOrStop}
+      >
         {isPlaying ? <Square size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
       </Button>
       <MusicSizeChoice stage="marks" />
