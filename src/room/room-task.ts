@@ -111,6 +111,8 @@ export interface RoomMusicView {
 
 /** What was done in the room with one task. */
 export interface RoomWork {
+  /** Given with the first of it, the same in every tab; null before. */
+  readonly id: string | null;
   readonly passes: readonly Pass[];
   /** Seconds in which it sounded. */
   readonly heard: number;
@@ -118,10 +120,11 @@ export interface RoomWork {
   readonly loops: number;
   readonly tapped: Tapped | null;
 }
-export const NO_WORK: RoomWork = { passes: [], heard: 0, loops: 0, tapped: null };
+export const NO_WORK: RoomWork = { id: null, passes: [], heard: 0, loops: 0, tapped: null };
 
 /** What is kept of it. */
 export interface RoomSum extends DrillSum {
+  readonly id: string;
   readonly loops: number;
   readonly tapped: Tapped | null;
   /** As often as was asked. */

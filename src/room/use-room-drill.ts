@@ -43,7 +43,7 @@ export function useRoomDrill(task: RoomTask, open: OpenWork, recorder: Recorder,
     since.current = performance.now();
   }, [task.id]);
   const change = (more: Partial<typeof work>): void => {
-    latest.current = { ...latest.current, ...more };
+    latest.current = { ...latest.current, ...more, id: latest.current.id ?? crypto.randomUUID() };
     keep(latest.current);
   };
   const judge = (right: boolean): void => {
@@ -74,6 +74,7 @@ export function useRoomDrill(task: RoomTask, open: OpenWork, recorder: Recorder,
       recorder.record(
         {
           ...sum,
+          id: handed.id ?? crypto.randomUUID(),
           // Passes and what sounded lie over one another: the longer of the two was the time at the instrument.
           seconds: Math.max(sum.seconds, handed.heard),
           loops: handed.loops,
@@ -87,6 +88,7 @@ export function useRoomDrill(task: RoomTask, open: OpenWork, recorder: Recorder,
             if (more === handed) settle();
             else
               keep({
+                id: crypto.randomUUID(),
                 passes: more.passes.slice(handed.passes.length),
                 heard: more.heard - handed.heard,
                 loops: more.loops - handed.loops,

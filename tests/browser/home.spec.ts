@@ -198,6 +198,28 @@ test('with the storage full nothing is said to be kept, nothing goes on, and the
   await expect(status).toContainText('0 in a row');
 });
 
+test('what is open in two tabs is kept once', async ({ page, context }) => {
+  /** Three in a row are asked for: one pass leaves it open. */
+  const second = async (tab: Page): Promise<void> => {
+    await begin(tab, /^Yes, keep/);
+    await tab.getByRole('list', { name: 'Today' }).getByRole('button').nth(1).click();
+    await ready(tab);
+  };
+  await second(page);
+  await page.locator('body').press('ArrowRight');
+  await expect(counted(page)).toContainText('1 in a row');
+  const before = (await practised(page)).length;
+  const other = await context.newPage();
+  await other.clock.setSystemTime(await page.evaluate(() => Date.now()));
+  await second(other);
+  await expect(counted(other)).toContainText('1 in a row');
+  await page.getByRole('button', { name: /^Keep it/ }).click();
+  await expect.poll(async () => (await practised(page)).length).toBe(before + 1);
+  await other.getByRole('button', { name: /^Keep it/ }).click();
+  await expect(counted(other)).toContainText('0 in a row');
+  expect(await practised(other)).toHaveLength(before + 1);
+});
+
 test('a song is called and answered, chord by chord under its chords; the words come on the notes', async ({
   page,
 }) => {

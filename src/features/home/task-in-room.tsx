@@ -20,6 +20,7 @@ import { useRungOf, type RungOfTask } from './rung-of-task';
 import { useHomeKeys } from './use-home-keys';
 
 const workSchema = z.object({
+  id: z.string().max(80).nullable(),
   passes: z.array(z.object({ right: z.boolean(), tempo: z.number(), seconds: z.number().min(0) })).max(500),
   heard: z.number().min(0),
   loops: z.number().min(0),
@@ -72,6 +73,7 @@ function useRecorder({ model, task, context, kept }: Props, rung: Rung | null): 
       run(
         logPractice,
         {
+          id: sum.id,
           studentId: student.id,
           pieceId: context.piece.id,
           sectionId: context.place?.section.id ?? null,
@@ -90,6 +92,8 @@ function useRecorder({ model, task, context, kept }: Props, rung: Rung | null): 
             stored();
             tell(`Kept: ${minutes < 1 ? 'less than a minute' : counted(Math.round(minutes), 'minute')}${words}.`);
           },
+          // Another tab was first: it is there, and here there is nothing left of it.
+          refused: ({ code }) => (code === 'kept-already' ? stored() : undefined),
           over,
         },
       );

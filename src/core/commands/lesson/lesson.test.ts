@@ -315,14 +315,18 @@ describe('practice', () => {
     expect(does(logPractice, stored, log).records?.[0]).not.toHaveProperty('rung');
     expect(does(logPractice, stored, { ...log, day: '2026-05-20' }).label).toBe('practice of S');
   });
-  it('ticks the rung that it finished, once', () => {
+  it('is kept once, though it is handed over from two tabs', () => {
+    const [first] = does(logPractice, stored, { ...log, id: 'from-the-room' }).records ?? [];
+    expect(first?.id).toBe('from-the-room');
+    const again = { ...stored, events: first ? [first] : [] };
+    expect(refusal(runOn(logPractice, again, { ...log, id: 'from-the-room' }))).toBe('kept-already');
+  });
+  it('ticks the rung that it finished', () => {
     const done = { ...log, right: 3, tapped: { right: 9, of: 10 }, rungDone: 'x' };
     const [practice, tick, ...none] = does(logPractice, stored, done).records ?? [];
     expect(practice).toMatchObject({ kind: 'practice', right: 3, tapped: { right: 9, of: 10 } });
     expect(tick).toMatchObject({ kind: 'rung', sectionId: 'a', rungId: 'x', done: true });
     expect(none).toEqual([]);
-    const events = tick ? [tick] : [];
-    expect(does(logPractice, { ...stored, events }, done).records).toHaveLength(1);
     expect(does(logPractice, stored, { ...done, sectionId: null }).records).toHaveLength(1);
     expect(does(logPractice, stored, { ...done, right: 9 }).records?.[0]).toMatchObject({ times: 4, right: 4 });
   });

@@ -1,4 +1,3 @@
-import { foldEvents, standingKey } from '../../mastery';
 import { fail, ok } from '../../result';
 import { dayOf, type Day, type PracticeEvent } from '../../studio';
 import { command } from '../command';
@@ -19,8 +18,10 @@ export interface LogPractice {
   /** Of the repetitions, so many were right. */
   readonly right?: number;
   readonly tapped?: NonNullable<PracticeEvent['tapped']>;
-  /** Id of the rung that was done with it: it is ticked, unless it is already. */
+  /** Id of the rung that was done with it: it is ticked. */
   readonly rungDone?: string;
+  /** What it is known by where it may be handed over twice, as from two tabs: it is kept once. */
+  readonly id?: string;
 }
 
 /** Minutes to the tenth: what was really played, though it was short. */
@@ -28,10 +29,10 @@ export const tenths = (minutes: number): number => Math.max(0.1, Math.round(minu
 
 /** What a student did at home, on the day it was done, and the rung that it finished. */
 export const logPractice = command({
-  asks: ({ studentId, pieceId }: LogPractice) => ({
+  asks: ({ studentId, pieceId, id }: LogPractice) => ({
     students: { ids: [studentId] },
     pieces: { ids: [pieceId] },
-    events: { studentId, kinds: ['rung'] },
+    events: { ids: id === undefined ? [] : [id] },
   }),
   run: (stored, log: LogPractice, { now, zone, newId }) => {
     const [student] = stored.students;
@@ -39,13 +40,11 @@ export const logPractice = command({
     if (stored.pieces.length === 0) return gone('piece');
     if (log.day > dayOf(now, zone)) return fail('not-yet', 'This day is still to come.');
     if (!(log.minutes > 0)) return fail('no-minutes', 'Say how many minutes it was.');
-    const id = newId();
-    const { rung, right, tapped, rungDone, ...rest } = log;
+    if (stored.events.length > 0) return fail('kept-already', 'This was kept already.');
+    const { rung, right, tapped, rungDone, id = newId(), ...rest } = log;
     const { sectionId } = log;
     const ticks =
-      rungDone !== undefined &&
-      sectionId !== null &&
-      !foldEvents(stored.events).rungsDone.get(standingKey(student.id, sectionId))?.ids.has(rungDone)
+      rungDone !== undefined && sectionId !== null
         ? [
             {
               id: newId(),
