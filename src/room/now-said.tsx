@@ -3,11 +3,13 @@ import { SAYINGS, saidInTime, type SaidInTime, type Saying } from '@/core/saying
 import type { TimedMusic } from '@/core/performance';
 import { lastWhere } from '@/core/score';
 import { Choose, useKeptChoice } from '@/ui';
+import { NamedChoice } from './named-choice';
 import type { RoomPlayer, RoomTask } from './room-task';
 
 /** How the words are to be seen: each when it comes, all, none. */
 const SEEN = ['come', 'all', 'none'] as const;
 type Seen = (typeof SEEN)[number];
+const SEEN_NAMES: Readonly<Record<Seen, string>> = { come: 'each in its time', all: 'all to be seen', none: 'hidden' };
 
 const SAYING_NAMES: Readonly<Record<Saying, string>> = {
   fingers: 'finger numbers',
@@ -44,17 +46,7 @@ export function useSaying(task: RoomTask): SayingAccess {
             choices={task.sayings.map((s) => [s, SAYING_NAMES[s]] as const)}
             onPick={setSaying}
           />
-          <Choose
-            place="alone"
-            label="On the notes"
-            value={seen}
-            choices={[
-              ['come', 'each in its time'],
-              ['all', 'all to be seen'],
-              ['none', 'hidden'],
-            ]}
-            onPick={setSeen}
-          />
+          <NamedChoice label="On the notes" value={seen} of={SEEN} names={SEEN_NAMES} onPick={setSeen} />
         </span>
       ),
   };

@@ -143,22 +143,30 @@ export interface OpenWork {
   readonly settle: () => void;
 }
 
-/** What makes it sound. */
+/** What makes it sound, and tells what is heard at the moment. */
 export interface RoomPlayer {
   readonly isPlaying: boolean;
+  /** The share of the piano that is there, while it comes in; null otherwise. */
   readonly loading: number | null;
+  /** The bar that is heard; null while it is counted in, and in silence. */
   readonly bar: number | null;
+  /** The beat that is clicked, counted in or under the music; null where nothing clicks. */
   readonly count: number | null;
+  /** It is being counted in. */
   readonly countingIn: boolean;
   readonly phase: TimedPhase | null;
+  /** `onEnd` is told how many seconds were heard, however it ended. */
   readonly play: (
     music: TimedMusic,
     familyOf: (part: string) => InstrumentFamily,
     onEnd?: (seconds: number) => void,
   ) => void;
   readonly stop: () => void;
+  /** The moment of the music that was heard at a time of `performance.now()`; null in silence. */
   readonly heardAt: (ms: number) => number | null;
+  /** Tells each frame where the music is, null when it has ended; returns how to stop listening. */
   readonly watch: (listener: (at: number | null) => void) => () => void;
+  /** A quiet ring: something is done. */
   readonly ring: () => void;
 }
 

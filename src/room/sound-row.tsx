@@ -1,7 +1,8 @@
 import { Minus, Play, Plus, SlidersHorizontal, Square } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { inBeats } from '@/core/score';
-import { BeatSign, Button, Choose } from '@/ui';
+import { BeatSign, Button } from '@/ui';
+import { NamedChoice } from './named-choice';
 import type { RoomPlayer, RoomTask, Way } from './room-task';
 import { WAY_NAMES, waysOf, type RoomSound } from './use-room-sound';
 
@@ -33,13 +34,7 @@ export function SoundRow({ task, player, sound, tempo, onPlay, onFaster, onWay }
       <Button big aria-label="Faster" onClick={() => onFaster(1)}>
         <Plus size={22} aria-hidden="true" />
       </Button>
-      <Choose
-        place="alone"
-        label="How to practise it"
-        value={sound.way}
-        choices={waysOf(task).map((w) => [w, WAY_NAMES[w]] as const)}
-        onPick={onWay}
-      />
+      <NamedChoice label="How to practise it" value={sound.way} of={waysOf(task)} names={WAY_NAMES} onPick={onWay} />
       <Button big className="ml-auto" aria-expanded={shown} aria-label="How it sounds" onClick={() => setShown(!shown)}>
         <SlidersHorizontal size={22} aria-hidden="true" />
         <span className="hidden md:inline">How it sounds</span>

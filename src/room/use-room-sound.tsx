@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { BACKINGS, CLICK_PATTERNS, type Backing, type ClickPattern } from '@/core/performance';
-import { Button, Choose, useKeptChoice } from '@/ui';
+import { Button, useKeptChoice } from '@/ui';
+import { NamedChoice } from './named-choice';
 import {
   HEARD,
   LOOPS,
@@ -162,29 +163,11 @@ function useClick() {
     countsAll: counts === 'all',
     choices: (
       <>
-        <Choose
-          place="alone"
-          label="Click"
-          value={click}
-          choices={CLICKS.map((c) => [c, CLICK_NAMES[c]] as const)}
-          onPick={setClick}
-        />
+        <NamedChoice label="Click" value={click} of={CLICKS} names={CLICK_NAMES} onPick={setClick} />
         {click === 'none' ? null : (
-          <Choose
-            place="alone"
-            label="Between the beats"
-            value={parts}
-            choices={PARTS.map((p) => [p, PART_NAMES[p]] as const)}
-            onPick={setParts}
-          />
+          <NamedChoice label="Between the beats" value={parts} of={PARTS} names={PART_NAMES} onPick={setParts} />
         )}
-        <Choose
-          place="alone"
-          label="Counts on screen"
-          value={counts}
-          choices={COUNTS.map((c) => [c, COUNT_NAMES[c]] as const)}
-          onPick={setCounts}
-        />
+        <NamedChoice label="Counts on screen" value={counts} of={COUNTS} names={COUNT_NAMES} onPick={setCounts} />
       </>
     ),
   };
@@ -204,19 +187,13 @@ function useHeard(task: RoomTask, way: Way) {
     backing,
     choices: (
       <>
-        <Choose
-          place="alone"
-          label="What sounds"
-          value={heard}
-          choices={task.voices.map((v) => [v, HEARD_NAMES[v]] as const)}
-          onPick={setHeard}
-        />
+        <NamedChoice label="What sounds" value={heard} of={task.voices} names={HEARD_NAMES} onPick={setHeard} />
         {backing === null ? null : (
-          <Choose
-            place="alone"
+          <NamedChoice
             label="How the chords are played"
             value={backing}
-            choices={task.backings.map((b) => [b, BACKING_NAMES[b]] as const)}
+            of={task.backings}
+            names={BACKING_NAMES}
             onPick={setPattern}
           />
         )}
@@ -247,22 +224,10 @@ export function useRoomSound(task: RoomTask): RoomSound {
     choices: (
       <div className="flex flex-wrap items-center gap-2" role="group" aria-label="How it sounds">
         {voices}
-        <Choose
-          place="alone"
-          label="How often"
-          value={loop}
-          choices={loops.map((l) => [l, LOOP_NAMES[l]] as const)}
-          onPick={setLoop}
-        />
+        <NamedChoice label="How often" value={loop} of={loops} names={LOOP_NAMES} onPick={setLoop} />
         {clicks}
         {task.isSung ? (
-          <Choose
-            place="alone"
-            label="Words of the song"
-            value={words}
-            choices={WORDS.map((w) => [w, WORDS_NAMES[w]] as const)}
-            onPick={setWords}
-          />
+          <NamedChoice label="Words of the song" value={words} of={WORDS} names={WORDS_NAMES} onPick={setWords} />
         ) : null}
         <RangeChoice task={task} range={range} onRange={setRange} />
       </div>

@@ -50,11 +50,13 @@ export function sayingsOf(
   readonly placeOf: (noteId: string) => CellPlace | null;
 } {
   const counts = countsOn(place, way);
-  const fingers = marks.filter((m) => isFinger(m) && m.studentId === null);
-  const own = fingers.filter((m) => isFinger(m) && (m.variant ?? FULL_FINGERING) === variant);
+  const written = marks.flatMap((m) => (isFinger(m) && m.studentId === null ? [m] : []));
+  const of = (wanted: string): readonly FingerMark[] => written.filter((m) => (m.variant ?? FULL_FINGERING) === wanted);
+  // A variant that was not written yet shows the full one.
+  const fingers = of(variant).length > 0 ? of(variant) : of(FULL_FINGERING);
   const sources: SaidSources = {
     notes: notesIn(place),
-    fingers: new Map((own.length > 0 ? own : fingers).flatMap((m) => (isFinger(m) ? [[m.noteId, m.finger]] : []))),
+    fingers: new Map(fingers.map((m) => [m.noteId, m.finger])),
     counts: new Map([...counts].map(([id, text]) => [id, text.split(' ').pop() ?? text])),
     ownWords: new Map(marks.flatMap((m) => (m.kind === 'syllable' ? [[m.noteId, m.text]] : []))),
     verse: '1',

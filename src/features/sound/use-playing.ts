@@ -1,41 +1,16 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { InstrumentFamily } from '@/core/instruments';
-import type { TimedMusic, TimedPhase } from '@/core/performance';
+import type { TimedMusic } from '@/core/performance';
 import { fail } from '@/core/result';
 import { lastWhere } from '@/core/score';
 import { showProblem } from '@/features/acts';
+import type { RoomPlayer } from '@/room';
 import { useSoundChoices } from './sound-choices';
 
-/** What is heard at the moment. */
-export interface PlayingNow {
-  readonly isPlaying: boolean;
-  /** The share of the piano that is there, while it comes in; null otherwise. */
-  readonly loading: number | null;
-  /** The bar that is heard; null while it is counted in, and in silence. */
-  readonly bar: number | null;
-  /** The beat that is clicked, counted in or under the music; null where nothing clicks. */
-  readonly count: number | null;
-  /** It is being counted in. */
-  readonly countingIn: boolean;
-  readonly phase: TimedPhase | null;
-}
-
-export interface PlayAccess extends PlayingNow {
-  readonly play: (
-    music: TimedMusic,
-    familyOf: (part: string) => InstrumentFamily,
-    onEnd?: (seconds: number) => void,
-  ) => void;
-  readonly stop: () => void;
-  /** The moment of the music that was heard at a time of `performance.now()`; null in silence. */
-  readonly heardAt: (ms: number) => number | null;
-  /** Tells each frame where the music is, null when it has ended; returns how to stop listening. */
-  readonly watch: (listener: (at: number | null) => void) => () => void;
-  /** A quiet ring: something is done. */
-  readonly ring: () => void;
-}
+/** Playing, and what is heard at the moment: what the room asks of a player. */
+export type PlayAccess = RoomPlayer;
+type PlayingNow = Pick<PlayAccess, 'isPlaying' | 'loading' | 'bar' | 'count' | 'countingIn' | 'phase'>;
 
 const SILENT: PlayingNow = {
   isPlaying: false,
