@@ -29,12 +29,14 @@ function SavePanel({ work: { busy, save, saveCsv } }: Props): ReactNode {
         Last saved:{' '}
         {settings?.lastBackupAt ? dayWords(dayOf(settings.lastBackupAt, studio.zone)) : 'never from this browser'}.
       </p>
-      <Button look="primary" onClick={save} disabled={busy !== null}>
-        <Download size={18} aria-hidden="true" /> Save the studio file
-      </Button>
-      <Button className="ml-2" onClick={saveCsv} disabled={busy !== null}>
-        Practice as CSV
-      </Button>
+      <div className="flex flex-wrap gap-2">
+        <Button look="primary" onClick={save} disabled={busy !== null}>
+          <Download size={18} aria-hidden="true" /> Save the studio file
+        </Button>
+        <Button onClick={saveCsv} disabled={busy !== null}>
+          Practice as CSV
+        </Button>
+      </div>
     </Panel>
   );
 }
