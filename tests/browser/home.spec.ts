@@ -1,24 +1,17 @@
 /** The practice room: a child's day by touch on a telephone, by keys on a desk, and what becomes of it. */
 import { expect, test, type Page } from '@playwright/test';
-import { dayOf, weekdayOf } from '@/core/studio';
 import { troublesOf } from './axe';
-import { DEMO_BUILT } from './demo-built';
+import { DEMO_OF_FRIDAY, onFriday } from './friday';
 import { storedRows } from './studio';
 
-test.use({ storageState: DEMO_BUILT });
+test.use({ storageState: DEMO_OF_FRIDAY });
 
 const HOME = '/home?student=demo-imke';
 const practised = async (page: Page): Promise<readonly Record<string, unknown>[]> =>
   (await storedRows(page, 'events', 'demo')).filter(
     (e) => e['kind'] === 'practice' && e['studentId'] === 'demo-imke' && e['right'] !== undefined,
   );
-const FRIDAY = 4;
-/** A Friday, on which everybody here has something to practise; the clock goes on from there. */
-test.beforeEach(async ({ page }) => {
-  const now = Date.now();
-  const days = (FRIDAY - weekdayOf(dayOf(new Date(now).toISOString(), 'UTC')) + 7) % 7;
-  await page.clock.setSystemTime(now + days * 86_400_000);
-});
+test.beforeEach(({ page }) => onFriday(page));
 /** How many in a row. */
 const counted = (page: Page) =>
   page
@@ -210,7 +203,7 @@ test('what is open in two tabs is kept once', async ({ page, context }) => {
   await expect(counted(page)).toContainText('1 in a row');
   const before = (await practised(page)).length;
   const other = await context.newPage();
-  await other.clock.setSystemTime(await page.evaluate(() => Date.now()));
+  await onFriday(other);
   await second(other);
   await expect(counted(other)).toContainText('1 in a row');
   await page.getByRole('button', { name: /^Keep it/ }).click();

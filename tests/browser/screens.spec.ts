@@ -26,7 +26,8 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Week', '/lesson?student=demo-imke&view=week', 'Give this week'],
   ['Past lessons', '/lesson?student=demo-imke&view=past', 'Put it down'],
   ['Nobody’s lesson', '/lesson', 'Who is the lesson with?'],
-  ['Home', '/home?student=demo-imke', 'Is Imke practising?'],
+  // Whether something is asked for depends on the day.
+  ['Home', '/home?student=demo-imke', 'Imke'],
   ['Board', '/board?piece=demo-quay', 'Imke'],
   ['Pieces', '/board', 'Mirela'],
   ['Student', '/board?student=demo-imke', 'In work'],
