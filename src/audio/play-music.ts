@@ -47,12 +47,13 @@ const shifted = (music: TimedMusic, by: number): TimedMusic =>
 /** Seconds until a ring has faded. */
 const RUNG_OUT = 1.2;
 
-/** Rings quietly beside whatever plays: something is done. */
-export function ringQuietly(level: number): void {
+/** Rings quietly beside whatever plays: something is done. Rejects where nothing can sound. */
+export async function ringQuietly(level: number): Promise<void> {
   const context = (shared ??= new AudioContext());
   const out = output(context, level);
-  void context.resume().then(() => ring(context, out.into, context.currentTime + LEAD / 2));
   setTimeout(out.close, RUNG_OUT * 1000);
+  await context.resume();
+  ring(context, out.into, context.currentTime + LEAD / 2);
 }
 
 /** Plays timed music; what played before stops. Rejects where the piano cannot be loaded. */

@@ -87,7 +87,8 @@ export function NowSaid({
       // In silence, and where all has been heard once, everything can be read.
       const turn = word?.turn ?? 0;
       const ahead = new Set(at === null ? [] : said.slice(i + 1).flatMap((s) => (s.turn >= turn ? [s.noteId] : [])));
-      mark(host.current, word, new Set([...ahead].filter((id) => id !== word?.noteId)), seen);
+      if (word) ahead.delete(word.noteId);
+      mark(host.current, word, ahead, seen);
       setNow(word ?? null);
     };
     follow(null);

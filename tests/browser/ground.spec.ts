@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { COUNTING } from '../../src/core/rhythm';
 import { openAbc, writeStudioFile } from '../../src/core/studio';
+import { fillStorage, makeRoom } from './full-storage';
 import { bringMusic, goTo, openCounts, openOwnStudio, pick, putRow, storedRows } from './studio';
 
 const TUNE = `X:1
@@ -96,16 +97,7 @@ test('with the storage full a level is said not to be stored, nothing is shown a
   page,
 }) => {
   await lessonDesk(page);
-  // From now on every write of this page finds no room, as when the disk is full.
-  await page.evaluate(() => {
-    const full = (): never => {
-      throw new DOMException('no room', 'QuotaExceededError');
-    };
-    const kept = { add: IDBObjectStore.prototype.add, put: IDBObjectStore.prototype.put };
-    IDBObjectStore.prototype.add = full;
-    IDBObjectStore.prototype.put = full;
-    Object.assign(window, { room: () => Object.assign(IDBObjectStore.prototype, kept) });
-  });
+  await fillStorage(page);
   await page.keyboard.press('n');
   await page.keyboard.press('3');
   await page.keyboard.press('Enter');
@@ -115,7 +107,7 @@ test('with the storage full a level is said not to be stored, nothing is shown a
   await expect(page.getByRole('button', { name: /3 Joined/ })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByRole('button', { name: /^notes/ })).toHaveAttribute('aria-pressed', 'true');
   // With room again, Enter stores what is still there.
-  await page.evaluate(() => (window as unknown as { room: () => void }).room());
+  await makeRoom(page);
   await page.keyboard.press('Enter');
   await expect.poll(async () => (await levels(page)).length).toBe(1);
   expect(await levels(page)).toMatchObject([{ level: 3, facets: { notes: true } }]);

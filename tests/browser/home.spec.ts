@@ -1,5 +1,6 @@
 /** The practice room: a child's day by touch on a telephone, by keys on a desk, and what becomes of it. */
 import { expect, test, type Page } from '@playwright/test';
+import { fillStorage, makeRoom } from './full-storage';
 import { troublesOf } from './axe';
 import { DEMO_OF_FRIDAY, onFriday } from './friday';
 import { storedRows } from './studio';
@@ -166,15 +167,7 @@ test('with the storage full nothing is said to be kept, nothing goes on, and the
   await page.locator('body').press('ArrowRight');
   await expect(status).toContainText(/1 in a row|Done/);
   const before = (await practised(page)).length;
-  await page.evaluate(() => {
-    const full = (): never => {
-      throw new DOMException('no room', 'QuotaExceededError');
-    };
-    const kept = { add: IDBObjectStore.prototype.add, put: IDBObjectStore.prototype.put };
-    IDBObjectStore.prototype.add = full;
-    IDBObjectStore.prototype.put = full;
-    Object.assign(window, { room: () => Object.assign(IDBObjectStore.prototype, kept) });
-  });
+  await fillStorage(page);
   const task = await inHand(page).getByRole('heading').first().textContent();
   await page.getByRole('button', { name: /^Keep it/ }).click();
   await expect(page.getByText(/no room left/)).toBeVisible();
@@ -182,7 +175,7 @@ test('with the storage full nothing is said to be kept, nothing goes on, and the
   await expect(inHand(page).getByRole('heading').first()).toHaveText(task ?? '');
   await expect(status).toContainText(/1 in a row|Done/);
   expect(await practised(page)).toHaveLength(before);
-  await page.evaluate(() => (window as unknown as { room: () => void }).room());
+  await makeRoom(page);
   await page.getByRole('button', { name: /^Keep it/ }).click();
   await expect.poll(async () => (await practised(page)).length).toBe(before + 1);
   await page.reload();

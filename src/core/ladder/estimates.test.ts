@@ -3,6 +3,7 @@ import type { Rung } from '../studio';
 import { scoreOfAbc } from '../studio/abc-for-tests';
 import { cautionsFor } from './cautions';
 import { describeCopy } from './copy-of';
+import { rungOf } from './rung-for-tests';
 import {
   BESIDES_PLAYING,
   estimateMinutes,
@@ -84,19 +85,7 @@ describe('a copy', () => {
 });
 
 describe('cautions (handbook, chapter 18)', () => {
-  const rung = (more: Partial<Rung>): Rung => ({
-    id: 'r',
-    kind: 'run',
-    what: '',
-    hands: '',
-    tempo: null,
-    tempoTo: null,
-    times: 1,
-    done: '',
-    why: '',
-    own: false,
-    ...more,
-  });
+  const rung = (more: Partial<Rung>): Rung => rungOf({ kind: 'run', ...more });
   const easy = { wind: false, stretch: false, notesPerSecond: 2 };
   const said = (rungs: Rung[], about = easy) => cautionsFor(rungs, about).map((c) => c.split(/[ :?]/)[0]);
   it('are none where nothing gives reason', () => expect(said([rung({ minutes: 10 })])).toEqual([]));

@@ -41,6 +41,12 @@ export interface FoldedRecords {
  */
 export const standingKey = (studentId: string, sectionId: string): string => `${studentId} ${sectionId}`;
 
+function addTo<T>(lists: Map<string, T[]>, key: string, item: T): void {
+  const there = lists.get(key);
+  if (there) there.push(item);
+  else lists.set(key, [item]);
+}
+
 const inOrder = (a: StudioEvent, b: StudioEvent): number =>
   a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 
@@ -54,12 +60,7 @@ const inOrder = (a: StudioEvent, b: StudioEvent): number =>
 export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
   const unique = [...new Map(events.map((e) => [e.id, e])).values()].sort(inOrder);
   const words = new Map<string, StudioEvent[]>();
-  for (const e of unique)
-    if (e.kind === 'retract' || e.kind === 'restore') {
-      const about = words.get(e.target);
-      if (about) about.push(e);
-      else words.set(e.target, [e]);
-    }
+  for (const e of unique) if (e.kind === 'retract' || e.kind === 'restore') addTo(words, e.target, e);
   const isTakenBack = (id: string, asking: readonly string[]): boolean => {
     const about = words.get(id);
     // Words that speak of one another in a ring say nothing.
@@ -169,20 +170,12 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
         rungsDone.set(key, there);
         break;
       }
-      case 'fingering': {
-        const there = fingerings.get(e.noteId);
-        if (there) there.push(e);
-        else fingerings.set(e.noteId, [e]);
+      case 'fingering':
+        addTo(fingerings, e.noteId, e);
         break;
-      }
-      case 'practice': {
-        if (e.sectionId === null) break;
-        const key = standingKey(e.studentId, e.sectionId);
-        const there = practised.get(key);
-        if (there) there.push(e);
-        else practised.set(key, [e]);
+      case 'practice':
+        if (e.sectionId !== null) addTo(practised, standingKey(e.studentId, e.sectionId), e);
         break;
-      }
       case 'section-joined':
         joins.push(e);
         break;
@@ -199,12 +192,7 @@ export function foldEvents(events: readonly StudioEvent[]): FoldedRecords {
     }
   }
   const histories = new Map<string, LevelEvent[]>();
-  for (const e of correctedLevels(levels)) {
-    const key = standingKey(e.studentId, e.sectionId);
-    const list = histories.get(key);
-    if (list) list.push(e);
-    else histories.set(key, [e]);
-  }
+  for (const e of correctedLevels(levels)) addTo(histories, standingKey(e.studentId, e.sectionId), e);
   const standings = new Map<string, Standing>();
   for (const [key, history] of histories) {
     const standing = standingOf(history);

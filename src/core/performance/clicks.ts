@@ -16,8 +16,8 @@ export interface Click {
 /** Of the beats that may be silent by chance, so many are **[from memory]**. */
 const SILENT_SHARE = 0.3;
 
-/** A number from 0 to 1 that follows from three whole numbers: the same seed gives the same silences. */
-function chance(seed: number, bar: number, beat: number): number {
+/** A number from 0 to below 1 that follows from three whole numbers: the same seed gives the same silences. */
+export function chance(seed: number, bar: number, beat: number): number {
   let h = Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(bar + 1, 0xc2b2ae35) ^ Math.imul(beat + 1, 0x27d4eb2f);
   h = Math.imul(h ^ (h >>> 15), 0x2c1b3c6d);
   h = Math.imul(h ^ (h >>> 12), 0x297a2d39);

@@ -1,5 +1,6 @@
-import { struckNotes, type Score } from '../score';
+import type { Score } from '../score';
 import type { Performance } from './perform';
+import { struckByBar } from './struck';
 import type { Bend } from './tempo-map';
 
 /** Of the tempo while a fermata holds: two thirds longer **[from memory]**. */
@@ -12,11 +13,11 @@ const HELD = 0.6;
  * @example fermatas(score, perform(score, { order: [0] })) // → []
  */
 export function fermatas(score: Score, played: Performance): readonly Bend[] {
-  const signed = struckNotes(score.notes).filter(({ note }) => note.marks.fermata && note.grace === null);
+  const struck = struckByBar(score);
   return played.bars.flatMap(({ bar, start }) => {
     const ends = new Map<number, number>();
-    for (const { note, sounding } of signed) {
-      if (note.bar !== bar.index) continue;
+    for (const { note, sounding } of struck[bar.index] ?? []) {
+      if (!note.marks.fermata || note.grace !== null) continue;
       const from = start + note.onset - bar.onset;
       const to = Math.min(from + sounding, played.length);
       if (to > from) ends.set(to, Math.max(ends.get(to) ?? from, from));

@@ -1,3 +1,4 @@
+import { chance } from './clicks';
 import { inSequence, withoutCountIn } from './sequence';
 import type { BarSpan } from './spans';
 import { timedMusic, type PhaseKind, type SoundPlan, type TimedMusic } from './timed-music';
@@ -81,23 +82,17 @@ export function growing(score: Score, plan: SoundPlan, from: 'first' | 'last', t
 
 /**
  * From places drawn by chance to the end of the plan, each counted in, `times` over; no place twice in a row where
- * there are more. `draw` gives numbers from 0 to below 1.
+ * there are more. What is drawn follows from the seed of the plan.
  *
- * @example fromDrawnStarts(score, PLAIN_PLAN, [0], 2, () => 0).phases.length // → 2
+ * @example fromDrawnStarts(score, PLAIN_PLAN, [0], 2).phases.length // → 2
  */
-export function fromDrawnStarts(
-  score: Score,
-  plan: SoundPlan,
-  starts: readonly number[],
-  times: number,
-  draw: () => number,
-): TimedMusic {
+export function fromDrawnStarts(score: Score, plan: SoundPlan, starts: readonly number[], times: number): TimedMusic {
   const places = starts.filter((bar) => bar >= plan.from && bar <= plan.to);
   let before: number | null = null;
   return inSequence(
-    Array.from({ length: times }, () => {
+    Array.from({ length: times }, (_, turn) => {
       const open = places.length > 1 ? places.filter((bar) => bar !== before) : places;
-      const bar = open[Math.floor(draw() * open.length)] ?? plan.from;
+      const bar = open[Math.floor(chance(plan.seed, turn, 0) * open.length)] ?? plan.from;
       before = bar;
       return phase(score, plan, [bar, plan.to], 'together');
     }),

@@ -1,5 +1,6 @@
-import { struckNotes, tempoAt, type Bar, type Note, type Score } from '../score';
+import { tempoAt, type Bar, type Score } from '../score';
 import { velocities, type DynamicSign } from './loudness';
+import { struckByBar } from './struck';
 import { midiKey, quarterBpm, ticks, type MidiKey, type QuarterBpm, type Ticks } from '../units';
 
 /**
@@ -62,10 +63,7 @@ function swung(at: number, bar: Bar, score: Score): number {
  */
 export function perform(score: Score, request: PerformanceRequest): Performance {
   const { order, tempo, sounds = () => true, unpitched } = request;
-  const struckByBar: { note: Note; sounding: number }[][] = score.bars.map(() => []);
-  for (const s of struckNotes(score.notes))
-    if ((s.note.midi ?? unpitched) !== undefined && sounds(s.note.part, s.note.staff, s.note.voice))
-      struckByBar[s.note.bar]?.push(s);
+  const struck = struckByBar(score);
   const velocity = velocities(score, request.dynamics);
   const bars: PlayedBar[] = [];
   const notes: SoundingNote[] = [];
@@ -92,8 +90,11 @@ export function perform(score: Score, request: PerformanceRequest): Performance 
       until += score.bars[order[k + 1] ?? 0]?.length ?? 0;
     const pass = (passes.get(index) ?? 0) + 1;
     passes.set(index, pass);
-    const list = (struckByBar[index] ?? []).filter(
-      ({ note }) => note.timeOnly === null || note.timeOnly.includes(pass),
+    const list = (struck[index] ?? []).filter(
+      ({ note }) =>
+        (note.midi ?? unpitched) !== undefined &&
+        sounds(note.part, note.staff, note.voice) &&
+        (note.timeOnly === null || note.timeOnly.includes(pass)),
     );
     list.forEach(({ note, sounding }, i) => {
       const beat = at + Math.round(swung(note.onset - bar.onset, bar, score));

@@ -7,6 +7,7 @@ import type { DynamicSign } from './loudness';
 import { freeBars } from './free-bars';
 import { fermatas } from './held';
 import { perform, type Performance, type SoundingNote } from './perform';
+import { notesById } from './struck';
 import { soundingLength } from './touch';
 import { tempoMap, type TempoMap } from './tempo-map';
 import { writtenBends } from './written-bends';
@@ -119,10 +120,10 @@ function ornamented(
 ): readonly SoundingNote[] {
   if (ornaments.length === 0) return notes;
   const of = new Map(ornaments.map((o) => [o.noteId, o]));
-  const onsets = new Map(score.notes.map((n) => [n.id, n.onset]));
+  const written = notesById(score);
   return notes.flatMap((n): SoundingNote[] => {
     const ornament = of.get(n.noteId);
-    const onset = onsets.get(n.noteId);
+    const onset = written.get(n.noteId)?.onset;
     if (!ornament || onset === undefined) return [n];
     return ornament.notes.map(({ onset: at, duration, midi }) => ({
       ...n,
@@ -134,7 +135,7 @@ function ornamented(
 }
 
 function timedSounds(score: Score, played: Performance, plan: SoundPlan, time: TempoMap, before: number): TimedSound[] {
-  const written = new Map(score.notes.map((n) => [n.id, n]));
+  const written = notesById(score);
   return ornamented(score, played, plan.ornaments ?? []).map((n) => {
     const note = written.get(n.noteId);
     const at = time.secondsAt(n.start);

@@ -1,20 +1,10 @@
 import { expect, it } from 'vitest';
-import type { Rung } from '../studio';
+import { rungOf } from '../ladder/rung-for-tests';
 import { taskRungs } from '.';
 
-const rung = (what: string): Rung => ({
-  id: what,
-  kind: 'own',
-  what,
-  hands: '',
-  tempo: null,
-  tempoTo: null,
-  times: 1,
-  done: '',
-  why: '',
-  own: false,
-});
-const LADDER = ['Tap the rhythm', 'Say the notes', 'Play slowly', 'Loop: the leap', 'Loop: bar 4'].map(rung);
+const LADDER = ['Tap the rhythm', 'Say the notes', 'Play slowly', 'Loop: the leap', 'Loop: bar 4'].map((what) =>
+  rungOf({ id: what, what }),
+);
 const asked = (what: string): string[] => taskRungs(what, LADDER).map((r) => r.what);
 
 it('a task asks for the rungs it names and those between, whatever the sentence makes of their first letter', () => {

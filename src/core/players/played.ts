@@ -4,6 +4,7 @@
 import { instrumentOf } from '../instruments';
 import {
   isForAll,
+  perScore,
   spellMidi,
   transpositionInSemitones,
   writtenMidi,
@@ -23,17 +24,6 @@ import { notesOfPart } from './notes-of-part';
 import { instrumentOfPart } from './part-instrument';
 import { playerKey, type Player } from './player';
 import { tablatureOf, type Tablature } from './tablature';
-
-const perScore = <T>(compute: (score: Score) => T): ((score: Score) => T) => {
-  const known = new WeakMap<Score, T>();
-  return (score) => {
-    const there = known.get(score);
-    if (there !== undefined) return there;
-    const fresh = compute(score);
-    known.set(score, fresh);
-    return fresh;
-  };
-};
 
 /** Joined once a score. */
 export const tablature = perScore(tablatureOf);

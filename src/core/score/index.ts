@@ -60,6 +60,7 @@ export {
   transpositionInSemitones,
   writtenMidi,
 } from './pitch';
+export { perScore } from './per-score';
 export { isPickupBar, pickupLength } from './pickup';
 export { playingOrder, type PlayingOrder } from './playing-order';
 export {

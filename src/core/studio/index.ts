@@ -43,6 +43,7 @@ export {
   type StudioFile,
   type Template,
 } from './schemas';
+export { fingersSeen } from './fingers-seen';
 export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
 export { markId, markInWords, notesOfMark, type Mark, type MarkOf, type NewMark, type NoteMark } from './kinds/marks';
 export { eventSchema, labelOfEvent, spokenOf, type EventOf, type NewEvent, type StudioEvent } from './kinds/records';

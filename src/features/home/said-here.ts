@@ -2,8 +2,7 @@ import { rhythmFamilies } from '@/core/sameness';
 import { countStaff, type CountingWay } from '@/core/rhythm';
 import { SAYINGS, saidTexts, type SaidSources, type Saying } from '@/core/saying';
 import type { Note, Score } from '@/core/score';
-import type { FingerMark, Mark } from '@/core/studio';
-import { FULL_FINGERING } from '@/core/studio';
+import { fingersSeen, type Mark } from '@/core/studio';
 import type { CellPlace } from '@/core/tapping';
 
 /** Bars of a staff that something is to be said of. */
@@ -36,7 +35,20 @@ function countsOn(place: SaidPlace, way: CountingWay): ReadonlyMap<string, strin
   return new Map(notesIn(place).flatMap((n) => (at.has(n.onset) ? [[n.id, at.get(n.onset) ?? ''] as const] : [])));
 }
 
-const isFinger = (m: Mark): m is FingerMark => m.kind === 'finger';
+/** The rhythm of its bar for each note, by note id. */
+function cellsOf({ played, staff }: SaidPlace): ReadonlyMap<string, string> {
+  const tags = new Map(
+    rhythmFamilies(played)
+      .filter((f) => f.part === played.parts[0]?.id && f.staff === staff)
+      .flatMap((f) => f.bars.map((bar) => [bar, f.tag] as const)),
+  );
+  return new Map(
+    played.notes.flatMap((n) => {
+      const tag = tags.get(n.bar);
+      return tag === undefined ? [] : [[n.id, tag] as const];
+    }),
+  );
+}
 
 /** Everything that can be said of some bars, and where each note stands in its rhythm. */
 export function sayingsOf(
@@ -50,31 +62,22 @@ export function sayingsOf(
   readonly placeOf: (noteId: string) => CellPlace | null;
 } {
   const counts = countsOn(place, way);
-  const written = marks.flatMap((m) => (isFinger(m) && m.studentId === null ? [m] : []));
-  const of = (wanted: string): readonly FingerMark[] => written.filter((m) => (m.variant ?? FULL_FINGERING) === wanted);
-  // A variant that was not written yet shows the full one.
-  const fingers = of(variant).length > 0 ? of(variant) : of(FULL_FINGERING);
   const sources: SaidSources = {
     notes: notesIn(place),
-    fingers: new Map(fingers.map((m) => [m.noteId, m.finger])),
+    fingers: new Map([...fingersSeen(marks, variant)].map(([id, m]) => [id, m.finger])),
     counts: new Map([...counts].map(([id, text]) => [id, text.split(' ').pop() ?? text])),
     ownWords: new Map(marks.flatMap((m) => (m.kind === 'syllable' ? [[m.noteId, m.text]] : []))),
     verse: '1',
   };
   const texts = new Map(SAYINGS.map((saying) => [saying, saidTexts(saying, sources)]));
   // Found only where something is tapped.
-  let cells: ReadonlyMap<number, string> | null = null;
-  const barOf = new Map(place.played.notes.map((n) => [n.id, n.bar as number]));
+  let cells: ReadonlyMap<string, string> | null = null;
   return {
     sayings: SAYINGS.filter((saying) => (texts.get(saying)?.size ?? 0) > 0),
     saidTexts: (saying) => texts.get(saying) ?? new Map(),
     placeOf: (noteId) => {
-      cells ??= new Map(
-        rhythmFamilies(place.played)
-          .filter((f) => f.part === place.played.parts[0]?.id && f.staff === place.staff)
-          .flatMap((f) => f.bars.map((bar) => [bar, f.tag] as const)),
-      );
-      const cell = cells.get(barOf.get(noteId) ?? -1);
+      cells ??= cellsOf(place);
+      const cell = cells.get(noteId);
       const count = counts.get(noteId);
       return cell === undefined || count === undefined ? null : { cell, count };
     },

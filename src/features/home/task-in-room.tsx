@@ -3,7 +3,6 @@
 import { useCallback, useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { z } from 'zod';
 import { logPractice } from '@/core/commands';
-
 import type { DayTask } from '@/core/plan';
 import type { Mark, Rung } from '@/core/studio';
 import { useMarks, useSettings } from '@/store';

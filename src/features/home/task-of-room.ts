@@ -93,6 +93,7 @@ export function taskOfRoom({ model, task, context, about, marks, settings }: Abo
     countingWay(teaching),
   );
   const starts = startsIn(context, range);
+  const barLabel = (bar: number): string => score.bars[bar]?.name ?? String(bar + 1);
   const isLong = range[1] > range[0];
   const own = rung ? WAY_OF[rung.kind] : undefined;
   const possible: readonly Way[] = [
@@ -143,7 +144,7 @@ export function taskOfRoom({ model, task, context, about, marks, settings }: Abo
     breathLasts: student.breathSpanInSeconds,
     soundOf: (asked) => taskSound(context, marks, places, asked),
     familyOf: familyIn(context, piece),
-    barName: (bar) => `bar ${score.bars[bar]?.name ?? bar + 1}`,
-    barLabel: (bar) => score.bars[bar]?.name ?? String(bar + 1),
+    barName: (bar) => `bar ${barLabel(bar)}`,
+    barLabel,
   };
 }

@@ -107,15 +107,6 @@ export const backingsOf = ({ score }: PieceContext, from: number): readonly Back
 /** As many verses as have words. */
 const versesOf = ({ notes }: Score): number => new Set(notes.flatMap((n) => n.marks.lyrics.map((l) => l.verse))).size;
 
-/** Numbers from 0 to below 1 that follow from a seed. */
-function drawing(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    return state / 4_294_967_296;
-  };
-}
-
 /** Where lines end, where one can begin, the length of a beat in quarters. */
 export interface SoundPlaces {
   readonly phraseEnds: readonly number[];
@@ -135,7 +126,7 @@ function often(score: Score, plan: SoundPlan, asked: SoundAsked, { starts, beat 
     case 'grow-last':
       return growing(score, plan, asked.loop === 'grow-first' ? 'first' : 'last', TIMES_EACH_SIZE);
     case 'drawn':
-      return fromDrawnStarts(score, plan, starts, DRAWN, drawing(asked.seed));
+      return fromDrawnStarts(score, plan, starts, DRAWN);
     case 'beat':
     case 'two-beats':
     case 'bar':
@@ -144,12 +135,7 @@ function often(score: Score, plan: SoundPlan, asked: SoundAsked, { starts, beat 
       const gap = gapOf(asked.loop, score, asked, beat);
       const times = Math.max(1, Math.min(MOST_TIMES, Math.ceil(MOST_SECONDS / Math.max(1, once.seconds + gap))));
       const all = looped(once, times, gap, asked.loop === 'count');
-      return asked.start === null
-        ? all
-        : inSequence(
-            [timedMusic(score, { ...plan, from: asked.start }), looped(once, times, gap, asked.loop === 'count')],
-            gap,
-          );
+      return asked.start === null ? all : inSequence([timedMusic(score, { ...plan, from: asked.start }), all], gap);
     }
   }
 }

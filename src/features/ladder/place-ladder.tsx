@@ -18,6 +18,8 @@ const tempoText = ({ tempo, tempoTo }: Rung, unit: TempoUnit): string =>
       ? String(inBeats(tempo, unit))
       : `${inBeats(tempo, unit)} → ${inBeats(tempoTo, unit)}`;
 
+const isTempoOrNone = (text: string): boolean => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400);
+
 /** Bars of music shown at most at a time. */
 const MOST_BARS_SHOWN = 12;
 
@@ -46,7 +48,7 @@ function Target({ context: { piece, score }, model, inHand }: Pick<Props, 'conte
         className="field figure w-16 text-center text-ink"
         inputMode="numeric"
         value={String(inBeats(target, unit))}
-        accepts={(text) => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400)}
+        accepts={isTempoOrNone}
         wants="a number from 10 to 400"
         onKeep={(text, stored) => model.actions.setTarget(text === '' ? null : inQuarters(Number(text), unit), stored)}
       />
@@ -70,7 +72,7 @@ function Cap({ context: { piece }, model }: Pick<Props, 'context' | 'model'>): R
         inputMode="numeric"
         placeholder="–"
         value={cap === undefined ? '' : String(inBeats(cap, unit))}
-        accepts={(text) => text.trim() === '' || (Number(text) >= 10 && Number(text) <= 400)}
+        accepts={isTempoOrNone}
         wants="a number from 10 to 400, or nothing"
         onKeep={(text, stored) => model.actions.setCap(text === '' ? null : inQuarters(Number(text), unit), stored)}
       />

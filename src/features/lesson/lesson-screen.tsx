@@ -3,6 +3,7 @@
 import { useEffect, type ReactNode } from 'react';
 import { beginLesson, takeBackLesson } from '@/core/commands';
 import { USUAL_LESSON_MINUTES } from '@/core/mastery';
+import { atHome } from '@/core/plan';
 import { useStudents, useStudio } from '@/store';
 import { Button, counted } from '@/ui';
 import { useActs } from '@/features/acts';
@@ -13,7 +14,6 @@ import { useKey } from '@/features/keys';
 import { Hearing } from './hearing';
 import { LessonTimer } from './lesson-timer';
 import { PastLessons } from './past-lessons';
-import { homeOf } from './home-of';
 import { useLesson, type LessonModel } from './use-lesson';
 import { WeekPanel } from './week-panel';
 
@@ -26,8 +26,7 @@ const VIEWS: readonly (readonly [View, string, string])[] = [
 
 /** What was practised since the last lesson, all pieces together. */
 function AllAtHome({ model }: { readonly model: LessonModel }): ReactNode {
-  const { now, zone } = useStudio();
-  const home = homeOf(model, null, now(), zone);
+  const home = atHome(model.practised);
   return (
     <span className="hidden text-base text-slate lg:inline">
       {home === null

@@ -72,12 +72,7 @@ function useProposal(context: HearingContext, placed: PlacedSection | null, draf
         : new Set<Facet>(),
     [placed, played, marks, model, piece, hasFingers],
   );
-  const home = useMemo(
-    () => homeOf(model, placed?.section ?? null, now, studio.zone),
-    // The day moves on, not the clock.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [model, placed?.section, studio.zone],
-  );
+  const home = useMemo(() => homeOf(model, placed?.section ?? null), [model, placed?.section]);
   const current = { lessonId: model.current?.id ?? null, now, zone: studio.zone };
   const heldBefore = heldSinceEarlier(standing?.hearings ?? [], current);
   const comesTo = (heard: Draft) =>

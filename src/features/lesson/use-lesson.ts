@@ -16,6 +16,7 @@ import {
   withTargetOf,
   type Ladder,
   type Piece,
+  type PracticeEvent,
   type Section,
   type Student,
   type StudioEvent,
@@ -23,6 +24,7 @@ import {
 } from '@/core/studio';
 import { wayOfPiece, type WalkedPlace } from '@/core/way';
 import { useScores } from '@/features/score';
+import { practisedSince } from './home-of';
 import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
 
 export interface LessonModel {
@@ -36,6 +38,8 @@ export interface LessonModel {
   readonly standings: ReadonlyMap<string, FoldedStanding>;
   readonly events: readonly StudioEvent[];
   readonly lessons: readonly Lesson[];
+  /** What was practised since the last lesson. */
+  readonly practised: readonly PracticeEvent[];
   /** The lesson going on; null before anything was recorded. */
   readonly current: Lesson | null;
   /** Last week's, or the one just given. */
@@ -102,12 +106,27 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
       standings,
       events,
       lessons,
+      practised: practisedSince(events, lessons, current, today, studio.zone),
       current,
       assignment,
       toHear,
       teachingOf: (piece: Piece | null) => teachingFor(piece?.teaching, student.teaching, settings?.teaching),
     };
     // What is due moves on with the day, not with the clock: `today` stands for it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [students, allPieces, standings, events, settings, rows, student, pieces, lessons, goingOn, today, now, scores]);
+  }, [
+    students,
+    allPieces,
+    standings,
+    events,
+    settings,
+    rows,
+    student,
+    pieces,
+    lessons,
+    goingOn,
+    today,
+    now,
+    scores,
+    studio.zone,
+  ]);
 }

@@ -3,7 +3,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { FingeredNote } from '@/core/fingering';
 import { countStaff } from '@/core/rhythm';
-import { countingWay, FULL_FINGERING, teachingFor, type FingerMark, type Mark } from '@/core/studio';
+import { countingWay, fingersSeen, FULL_FINGERING, teachingFor, type Mark } from '@/core/studio';
 import { useMarks, useSettings } from '@/store';
 import { TextLane, type LaneText, type LineLayout } from '@/ui';
 import { ScoreLines, usePageView, type PieceContext } from '@/features/score';
@@ -34,17 +34,6 @@ const NOTHING_PROPOSED: ReadonlyMap<string, FingeredNote> = new Map();
 
 const NOTHING_REFUSED: ReadonlySet<string> = new Set();
 const WEDGE = { crescendo: 'cresc.', diminuendo: 'dim.' } as const;
-
-/** The teacher's fingers of the variant that a student sees, by note. */
-function fingersSeen(marks: readonly Mark[], variant: string): ReadonlyMap<string, FingerMark> {
-  const of = (wanted: string) =>
-    marks.flatMap((m): (readonly [string, FingerMark])[] =>
-      m.kind === 'finger' && m.studentId === null && (m.variant ?? FULL_FINGERING) === wanted ? [[m.noteId, m]] : [],
-    );
-  // A variant that was not written yet shows the full one.
-  const own = of(variant);
-  return new Map(own.length > 0 ? own : of(FULL_FINGERING));
-}
 
 /** Texts of the marks that stand at notes: what is to be loud or soft, where to breathe and bow, what to think of. */
 function textsOf(
