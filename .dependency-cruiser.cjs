@@ -22,6 +22,8 @@ module.exports = {
     only('demo-knows-core', 'demo', ['demo/', 'core/']),
     // It goes into the file for home as well: no store, no router, no loudspeaker of its own.
     only('room-knows-core-and-ui', 'room', ['room/', 'core/', 'ui/']),
+    // As are the marks at the music, and the sheet on paper that they stand on.
+    only('marked-knows-core-and-ui', 'marked', ['marked/', 'core/', 'ui/']),
     only('audio-knows-core', 'audio', ['audio/', 'core/']),
     only('app-composes-features', 'app', ['app/', 'features/[^/]+/index']),
     {
@@ -38,7 +40,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^(?:src|cli)/([^/]+)' },
       to: {
-        path: '^src/(store|ui|workers|demo|audio|room)/',
+        path: '^src/(store|ui|workers|demo|audio|room|marked)/',
         pathNot: ['^src/$1/', '^src/[^/]+/index\\.tsx?$', '^src/store/in-worker\\.ts$'],
       },
     },
@@ -46,7 +48,7 @@ module.exports = {
     {
       name: 'others-by-the-face-of-core',
       severity: 'error',
-      from: { path: '^(src/(store|ui|workers|demo|audio|room|app)|cli)/' },
+      from: { path: '^(src/(store|ui|workers|demo|audio|room|marked|app)|cli)/' },
       to: { path: '^src/core/[^/]+/', pathNot: ['/index\\.ts$'] },
     },
     {

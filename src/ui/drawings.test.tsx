@@ -5,7 +5,8 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { LEVEL_NAMES } from '@/core/mastery';
 import type { Level } from '@/core/studio';
-import { EngravedLines, type LineLayout } from './engraved-lines';
+import { EngravedLines } from './engraved-lines';
+import { lineLayout, type LineLayout } from './line-layout';
 import { HandMap, type HandMapDrawing } from './hand-map';
 import { isValveText, KeyLane, KeyPicture } from './key-picture';
 import { CurveLane, TextLane } from './mark-lanes';
@@ -233,20 +234,16 @@ describe('the way up in tempo', () => {
 });
 
 describe('engraved music', () => {
-  const SVG = `<svg><g class="measure" id="b1"><g class="staff"><path data-x="20 220"/></g>
-    <g class="note" id="n1"><g class="notehead" data-x="50 60"/></g></g>
-    <g class="measure" id="b2"><g class="staff"><path data-x="220 420"/></g>
-    <g class="note" id="n2"><g class="notehead" data-x="250 260"/></g></g></svg>`;
-  /** Things stand where `data-x` says; the rest is nowhere. */
-  const placed = () =>
-    vi.spyOn(Element.prototype, 'getBoundingClientRect').mockImplementation(function (this: Element) {
-      const [left = 0, right = 0] = (this.getAttribute('data-x') ?? '').split(' ').map(Number);
-      return new DOMRect(left, 10, right - left, 40);
-    });
-  afterEach(() => vi.restoreAllMocks());
+  /** Two bars of one note each, as an engraver writes them: ten units to a pixel. */
+  const bar = (n: number, left: number) => `<g id="b${n}" class="measure"><g id="s${n}" class="staff">
+      <path d="M${left} 100 L${left + 2000} 100" /><path d="M${left} 500 L${left + 2000} 500" />
+      <g id="n${n}" class="note"><g class="notehead">
+        <use href="#E0A4-v1" transform="translate(${left + 300}, 260) scale(0.5, 0.5)" />
+      </g><g class="stem"><path d="M${left + 300} 260 L${left + 300} 60" /></g></g></g></g>`;
+  const SVG = `<svg width="440px" height="70px"><svg class="definition-scale" viewBox="0 0 4400 700">
+    <g class="page-margin" transform="translate(0, 0)">${bar(1, 200)}${bar(2, 2200)}</g></svg></svg>`;
 
   it('gives a click to the note under it, else to its bar, with Shift to the bars between', async () => {
-    placed();
     const onNote = vi.fn();
     const onBar = vi.fn();
     render(<EngravedLines systems={[SVG]} label="Music" onNote={onNote} onBar={onBar} />);
@@ -266,7 +263,6 @@ describe('engraved music', () => {
     expect(onBar).toHaveBeenCalledTimes(2);
   });
   it('marks what is chosen, and no longer what was', () => {
-    placed();
     const { rerender } = render(<EngravedLines systems={[SVG]} label="Music" chosen={new Set(['n1'])} />);
     const chosen = () => [...document.querySelectorAll('[data-chosen]')].map((e) => e.id);
     expect(chosen()).toEqual(['n1']);
@@ -275,8 +271,19 @@ describe('engraved music', () => {
     rerender(<EngravedLines systems={[SVG]} label="Music" />);
     expect(chosen()).toEqual([]);
   });
+  it('knows where bars stand, whatever else is drawn in them', () => {
+    const { bars, notes, width, height } = lineLayout(SVG);
+    expect({ width, height }).toEqual({ width: 440, height: 70 });
+    expect(bars.get('b1')).toEqual({ x: 20, width: 200, top: 10, height: 40 });
+    expect(bars.get('b2')).toEqual({ x: 220, width: 200, top: 10, height: 40 });
+    expect([...notes.keys()]).toEqual(['n1', 'n2']);
+    expect(notes.get('n1')?.y).toBe(26);
+  });
+  it('finds nothing in what is no music', () => {
+    expect(lineLayout('<svg width="5px"/>').notes.size).toBe(0);
+    expect(lineLayout('not a drawing').bars.size).toBe(0);
+  });
   it('tells lanes where the notes stand', () => {
-    placed();
     render(
       <EngravedLines
         systems={[SVG]}
@@ -284,6 +291,6 @@ describe('engraved music', () => {
         below={(layout) => <p>{[...layout.notes].map(([id, at]) => `${id} at ${at.x}`).join(', ')}</p>}
       />,
     );
-    expect(screen.getByText('n1 at 55, n2 at 255')).toBeTruthy();
+    expect(screen.getByText('n1 at 57.85, n2 at 257.85')).toBeTruthy();
   });
 });

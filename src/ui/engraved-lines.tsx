@@ -1,17 +1,7 @@
 'use client';
 
-import { useEffect, useLayoutEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
-
-/** Where things stand in one engraved line, in CSS pixels from its top left corner. */
-export interface LineLayout {
-  readonly width: number;
-  readonly height: number;
-  readonly notes: ReadonlyMap<string, { readonly x: number; readonly y: number; readonly width: number }>;
-  readonly bars: ReadonlyMap<
-    string,
-    { readonly x: number; readonly width: number; readonly top: number; readonly height: number }
-  >;
-}
+import { useEffect, useLayoutEffect, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
+import { lineLayout, type LineLayout } from './line-layout';
 
 interface Props {
   readonly systems: readonly string[];
@@ -41,37 +31,6 @@ function keepWordsInside(host: HTMLElement): void {
     const over = words.getBoundingClientRect().right - edge;
     if (over > 0) words.style.translate = `${-Math.ceil(over)}px`;
   }
-}
-
-function measure(host: HTMLElement): LineLayout {
-  const frame = host.getBoundingClientRect();
-  const notes = new Map<string, { x: number; y: number; width: number }>();
-  for (const note of host.querySelectorAll('g.note, g.rest, g.mRest')) {
-    const head = note.querySelector('.notehead') ?? note;
-    const box = head.getBoundingClientRect();
-    if (note.id !== '' && box.width > 0)
-      notes.set(note.id, {
-        x: box.left - frame.left + box.width / 2,
-        y: box.top - frame.top + box.height / 2,
-        width: box.width,
-      });
-  }
-  const bars = new Map<string, { x: number; width: number; top: number; height: number }>();
-  for (const bar of host.querySelectorAll('g.measure')) {
-    const staves = [...bar.querySelectorAll(':scope > g.staff')];
-    if (staves.length === 0) continue;
-    // A staff's own lines give the height; its notes may stand far above or below.
-    const lines = staves.flatMap((staff) =>
-      [...staff.querySelectorAll(':scope > path')].map((path) => path.getBoundingClientRect()),
-    );
-    if (lines.length === 0) continue;
-    const top = Math.min(...lines.map((l) => l.top));
-    const bottom = Math.max(...lines.map((l) => l.bottom));
-    const left = Math.min(...lines.map((l) => l.left));
-    const right = Math.max(...lines.map((l) => l.right));
-    bars.set(bar.id, { x: left - frame.left, width: right - left, top: top - frame.top, height: bottom - top });
-  }
-  return { width: frame.width, height: frame.height, notes, bars };
 }
 
 /** Boxes behind bars that stand out, or over bars that are covered from top to bottom. */
@@ -141,11 +100,9 @@ function EngravedLine({
   below,
 }: LineProps): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
-  const [layout, setLayout] = useState<LineLayout | null>(null);
+  const layout = useMemo(() => lineLayout(svg), [svg]);
   useLayoutEffect(() => {
-    if (!host.current) return;
-    keepWordsInside(host.current);
-    setLayout(measure(host.current));
+    if (host.current) keepWordsInside(host.current);
   }, [svg]);
   useEffect(() => {
     const element = host.current;
@@ -162,7 +119,7 @@ function EngravedLine({
       onNote(note.id);
       return;
     }
-    if (!onBar || !host.current || !layout) return;
+    if (!onBar || !host.current) return;
     const x = event.clientX - host.current.getBoundingClientRect().left;
     for (const [id, bar] of layout.bars)
       if (x >= bar.x && x <= bar.x + bar.width) {
@@ -172,16 +129,16 @@ function EngravedLine({
   };
   return (
     <div className="relative scroll-mt-24 scroll-mb-64" data-line={line}>
-      {layout && above ? above(layout, line) : null}
+      {above ? above(layout, line) : null}
       <div className="relative">
-        {layout ? <BarBoxes layout={layout} bars={chosenBars} /> : null}
-        {layout ? <NoteRings layout={layout} notes={differs} /> : null}
+        <BarBoxes layout={layout} bars={chosenBars} />
+        <NoteRings layout={layout} notes={differs} />
         {/* The keyboard reaches notes and bars through the bar strip and the stage's own keys. */}
         {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events */}
         <div ref={host} className="engraved relative" onClick={onClick} dangerouslySetInnerHTML={{ __html: svg }} />
-        {layout ? <BarBoxes layout={layout} bars={coveredBars} covers /> : null}
+        <BarBoxes layout={layout} bars={coveredBars} covers />
       </div>
-      {layout && below ? below(layout, line) : null}
+      {below ? below(layout, line) : null}
     </div>
   );
 }

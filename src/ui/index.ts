@@ -3,7 +3,8 @@ export { BarStrip, type StripArc, type StripBar, type StripBracket, type StripJu
 export { Button, EmptyState, Panel, Problem } from './controls';
 export { counted } from './counted';
 export { downloadFile } from './download';
-export { EngravedLines, type LineLayout } from './engraved-lines';
+export { EngravedLines } from './engraved-lines';
+export { lineLayout, type LineLayout } from './line-layout';
 export { InstrumentOptions } from './instrument-options';
 export { WayDrawing, WayRow, type DrawnGroup, type DrawnPlace } from './way-drawing';
 export { LadderDrawing, type DrawnRung } from './ladder-drawing';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { LaneText } from './mark-lanes';
-import type { LineLayout } from './engraved-lines';
+import type { LineLayout } from './line-layout';
 
 interface Parts {
   readonly pressed: ReadonlySet<string>;

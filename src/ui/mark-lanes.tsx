@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { LineLayout } from './engraved-lines';
+import type { LineLayout } from './line-layout';
 import { staggered, textWidth } from './stagger';
 
 /** Who a mark comes from; the four never look alike. */

@@ -9,7 +9,7 @@ import { askedFacets } from '@/core/mastery';
 import { realiseOrnaments, usualStyle } from '@/core/ornaments';
 import { countStaff, countText } from '@/core/rhythm';
 import { countingWay, TEACHING_QUESTIONS, teachingFor, USUAL_TEACHING, type Teaching } from '@/core/studio';
-import { fingerLane, usualView } from '@/features/marks/finger-view';
+import { fingerLane, usualView } from '@/marked';
 import { scoreOfAbc } from '@/core/studio/abc-for-tests';
 
 const read = (text: string) => scoreOfAbc(text);

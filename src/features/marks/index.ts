@@ -3,6 +3,5 @@ export { MarksScreen } from './marks-screen';
 export { MarkedMusic } from './marked-music';
 export { PieceStand } from './piece-stand';
 export { fingersOf } from './instrument';
-export { refusedFingers, refusedKeys } from './refused-marks';
 export { suggestionsFor, toMark, type Suggestion } from './suggestions';
 export { USUAL_BREATH } from './usual-breath';

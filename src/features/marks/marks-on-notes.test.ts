@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { openAbc, type Mark } from '@/core/studio';
+import { ownTexts } from '@/marked';
 import type { Marking } from '@/workers';
-import { laneTexts, ownTexts, seen, suggestedTexts } from './lanes/lane-texts';
+import { laneTexts, seen, suggestedTexts } from './lanes/lane-texts';
 import { suggestionsFor, toMark } from './suggestions';
 import { phraseAround } from './use-chosen-notes';
 

@@ -1,6 +1,6 @@
 import type { Note } from '@/core/score';
+import { fingerAt } from '@/marked';
 import type { HandMapDrawing } from '@/ui';
-import { fingerAt } from './finger-view';
 import { stringNames } from './instrument';
 import type { MarksModel } from './use-marks-model';
 

@@ -3,9 +3,9 @@ import type { Fingering, FingeredNote, FingeringLock, FingeringRequest } from '@
 import type { Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import { FULL_FINGERING, type FingerMark, type Mark, type Piece, type Student } from '@/core/studio';
+import { refusedFingers } from '@/marked';
 import { shownOf, useFingering, type Answer } from '@/features/score';
 import { fingersOf } from './instrument';
-import { refusedFingers } from './refused-marks';
 import type { ViewChoices } from './use-view-choices';
 
 /** The teacher's fingers as they are locked for the solver, which knows the printed ones itself. */

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { CountSystem } from '@/core/rhythm';
 import { FULL_FINGERING } from '@/core/studio';
+import type { FingerView } from '@/marked';
 import type { LaneText } from '@/ui';
-import type { FingerView } from './finger-view';
 
 export const LANES = ['Count', 'Dynamics', 'Chords', 'Breath and phrase', 'Bowing', 'Pedal', 'Strum', 'Cues'] as const;
 export type Lane = (typeof LANES)[number];

@@ -4,7 +4,7 @@ import type { Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import { useMarks } from '@/store';
 import type { StripArc } from '@/ui';
-import { refusedKeys } from '@/features/marks';
+import { refusedKeys } from '@/marked';
 import { useAnalysis, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { repeatKey, repeatWords } from './comes-again';

@@ -1,12 +1,11 @@
 import { setFingers, type FingerAt } from '@/core/commands';
 import type { Note } from '@/core/score';
 import type { MarkOf } from '@/core/studio';
+import { fingerAt, fingerKey, isPrinted } from '@/marked';
 import { counted } from '@/ui';
 import { tell, type After } from '@/features/acts';
 import { digitRefused, fingerOfDigit } from '../finger-choices';
-import { fingerAt, isPrinted } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
-import { fingerKey } from '../refused-marks';
 import { refuse } from './suggestion-actions';
 
 /** The next lower note of the same chord: chords are typed from the top down. */

@@ -1,7 +1,7 @@
 import { carryToCopies, changePiece, changeRungs, changeStudent, copiesOf } from '@/core/commands';
 import { FULL_FINGERING, type TeachingAnswer } from '@/core/studio';
+import { FINGER_VIEWS, type FingerView } from '@/marked';
 import { tell } from '@/features/acts';
-import { FINGER_VIEWS, type FingerView } from '../finger-view';
 import type { MarkDesk } from './mark-desk';
 
 /** What is done for a whole section, its copies, its ladder, or for what a student sees. */

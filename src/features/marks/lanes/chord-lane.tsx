@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { rootName, type BeatChord, type Cadence, type Harmony, type KeySpan } from '@/core/harmony';
 import type { Score } from '@/core/score';
+import { xOfOnset } from '@/marked';
 import { staggered, textWidth, type LineLayout } from '@/ui';
-import { xOfOnset } from './count-lane';
 
 interface ChordsProps {
   readonly score: Score;

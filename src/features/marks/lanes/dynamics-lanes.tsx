@@ -1,8 +1,9 @@
+import { ownTexts } from '@/marked';
 import type { ReactNode } from 'react';
 import { CurveLane, TextLane, type CurvePoint, type LineLayout } from '@/ui';
 import { isDynamicLevel } from '../dynamic-level';
 import type { MarksModel } from '../use-marks-model';
-import { ownTexts, seen, suggestedTexts } from './lane-texts';
+import { seen, suggestedTexts } from './lane-texts';
 
 /** The two staves together, the right hand, the left hand. */
 type Curve = 0 | 1 | 2;

@@ -1,4 +1,5 @@
 import type { Mark } from '@/core/studio';
+import { ownTexts } from '@/marked';
 import type { LaneText } from '@/ui';
 import type { Suggestion } from '../suggestions';
 import type { MarksModel } from '../use-marks-model';
@@ -8,13 +9,6 @@ export const seen = <T extends { readonly source: LaneText['source'] }>(
   list: readonly T[],
   { shownSource }: Pick<MarksModel, 'shownSource'>,
 ): readonly T[] => (shownSource === 'all' ? list : list.filter((t) => t.source === shownSource));
-
-/** What `own` makes of the marks that are kept. */
-export const ownTexts = (marks: readonly Mark[], own: (m: Mark) => string | null): LaneText[] =>
-  marks.flatMap((m) => {
-    const text = 'noteId' in m ? own(m) : null;
-    return text !== null && 'noteId' in m ? [{ noteId: m.noteId, text, source: m.source }] : [];
-  });
 
 /** What is suggested for a lane, of one kind where that is asked. */
 export const suggestedTexts = (

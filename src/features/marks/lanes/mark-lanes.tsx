@@ -1,11 +1,10 @@
 import { Fragment, type ReactNode } from 'react';
 import { pitchName } from '@/core/score';
+import { CountLane, fingerLane } from '@/marked';
 import { isValveText, KeyLane, TextLane, type LaneText, type LineLayout } from '@/ui';
-import { fingerLane } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
 import type { Lane } from '../use-view-choices';
 import { ChordLane } from './chord-lane';
-import { CountLane } from './count-lane';
 import { DynamicsLanes, dynamicPoints } from './dynamics-lanes';
 import { laneTexts, seen, suggestedTexts } from './lane-texts';
 import { PEDAL_SIGNS } from '../suggestions';

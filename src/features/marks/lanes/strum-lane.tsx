@@ -1,8 +1,8 @@
+import { xOfOnset } from '@/marked';
 import type { ReactNode } from 'react';
 import type { LineLayout } from '@/ui';
 import { patternsOf, strokesOf } from '../strum-strokes';
 import type { MarksModel } from '../use-marks-model';
-import { xOfOnset } from './count-lane';
 
 /** Strums and picking patterns by beat, for instruments that have them, where one was written. */
 export function StrumLane({ model, layout }: { readonly model: MarksModel; readonly layout: LineLayout }): ReactNode {

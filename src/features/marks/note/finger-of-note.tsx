@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
 import type { FingeredNote } from '@/core/fingering';
 import { dayOf } from '@/core/studio';
+import { fingerAt } from '@/marked';
 import { useStudio } from '@/store';
 import { Button, dayWords } from '@/ui';
 import { fingerChoices } from '../finger-choices';
-import { fingerAt } from '../finger-view';
 import type { OfNote } from './of-note';
 
 type Source = 'printed' | 'editor' | 'teacher' | 'suggested';

@@ -1,7 +1,7 @@
+import { fingerAt, isPrinted } from '@/marked';
 import type { ReactNode } from 'react';
 import { Button, MoreMenu } from '@/ui';
 import type { MarkActions } from '../actions';
-import { fingerAt, isPrinted } from '../finger-view';
 import type { MarksModel } from '../use-marks-model';
 
 /** What can be taken over at once: the printed fingers, the copies, the suggestions, the proposed fingers. */

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FingeredNote } from '@/core/fingering';
 import { openAbc, type FingerMark } from '@/core/studio';
-import { digitRefused, fingerOfDigit } from './finger-choices';
 import { fingerAt, fingerLane, type FingerView } from './finger-view';
 
 const opened = openAbc('X:1\nM:4/4\nL:1/4\nK:C\n"^x"C !2!D [EG] F|', 'x.abc');
@@ -33,28 +32,6 @@ const noteOf = (id: string) => {
 };
 const proposed = new Map([c, d, e, g, f].map((id, i) => [id, proposal(id, String(i + 1))]));
 const none: ReadonlySet<string> = new Set();
-
-describe('what a digit stands for', () => {
-  const blown = proposal(c, '', { keys: 'T 123', alternates: ['T 12 side'] });
-  it('is the finger itself where the instrument has it', () => {
-    expect(fingerOfDigit('keyboard', undefined, '5')).toBe('5');
-    expect(fingerOfDigit('keyboard', undefined, '0')).toBeNull();
-    expect(fingerOfDigit('bowed', undefined, '0')).toBe('0');
-    expect(fingerOfDigit('fretted', undefined, '5')).toBeNull();
-    expect(fingerOfDigit(null, undefined, '1')).toBeNull();
-  });
-  it('is one of the fingerings of a blown note, never a finger', () => {
-    expect(fingerOfDigit('wind', blown, '1')).toBe('T 123');
-    expect(fingerOfDigit('wind', blown, '2')).toBe('T 12 side');
-    expect(fingerOfDigit('wind', blown, '3')).toBeNull();
-  });
-  it('is said where there is none', () => {
-    expect(digitRefused('keyboard', undefined)).toBe('A finger here is 1 to 5.');
-    expect(digitRefused('wind', blown)).toBe('This note has 2 fingerings: keys 1 to 2.');
-    expect(digitRefused('wind', undefined)).toBe('No fingering is known for this note.');
-    expect(digitRefused(null, undefined)).toBe('There are no fingers on this instrument.');
-  });
-});
 
 describe('the finger at a note', () => {
   it('is followed by the next best where it is refused', () => {

@@ -1,0 +1,105 @@
+import type { ReactNode } from 'react';
+import type { Score } from '@/core/score';
+import { TextLane, type LaneText, type LineLayout } from '@/ui';
+import { CountLane } from './count-lane';
+import { fingersOfStaff, type SeenMarks } from './seen-marks';
+
+interface Props {
+  readonly seen: SeenMarks;
+  /** The score of the player alone. */
+  readonly played: Score;
+  readonly layout: LineLayout;
+}
+
+/** A lane of texts, where one of them stands in this line. */
+function Texts({
+  name,
+  texts,
+  layout,
+}: {
+  readonly name: string;
+  readonly texts: readonly LaneText[];
+  readonly layout: LineLayout;
+}): ReactNode {
+  const here = texts.filter((t) => layout.notes.has(t.noteId));
+  return here.length === 0 ? null : (
+    <TextLane
+      name={name}
+      bare
+      layout={layout}
+      texts={here}
+      rows={here.some((t) => t.row === 1) ? 2 : 1}
+      ruled={false}
+    />
+  );
+}
+
+/** The fingers of one hand. */
+function Hand({ seen, played, layout, staff }: Props & { readonly staff: number }): ReactNode {
+  const lane = fingersOfStaff(seen, played, staff, (id) => layout.notes.has(id));
+  return lane.texts.length === 0 ? null : (
+    <TextLane
+      name={staff === 1 ? 'Fingers' : 'Left-hand fingers'}
+      bare
+      layout={layout}
+      texts={lane.texts}
+      rows={lane.rows}
+      ruled={false}
+    />
+  );
+}
+
+/** What stands over a line: breaths and bows, the fingers of the upper staff. */
+export function LanesAbove({ seen, played, layout }: Props): ReactNode {
+  return (
+    <>
+      <Texts name="Breaths and bows" texts={seen.breath} layout={layout} />
+      <Hand seen={seen} played={played} layout={layout} staff={1} />
+    </>
+  );
+}
+
+/** What is said on the notes of a line; the room follows it while it sounds. */
+function SaidLane({
+  said,
+  layout,
+}: {
+  readonly said: ReadonlyMap<string, string>;
+  readonly layout: LineLayout;
+}): ReactNode {
+  const texts = [...said].flatMap(([noteId, text]): LaneText[] =>
+    layout.notes.has(noteId) ? [{ noteId, text, source: 'editor' }] : [],
+  );
+  return texts.length === 0 ? null : (
+    <TextLane name="To say" bare layout={layout} texts={texts} ruled={false} large followed />
+  );
+}
+
+/** What stands under a line: fingers of the lower staff, levels, counts, what is said, cues. */
+export function LanesBelow({
+  seen,
+  played,
+  layout,
+  said = null,
+  cues = true,
+}: Props & { readonly said?: ReadonlyMap<string, string> | null; readonly cues?: boolean }): ReactNode {
+  return (
+    <>
+      {(played.parts[0]?.staves ?? 1) > 1 ? <Hand seen={seen} played={played} layout={layout} staff={2} /> : null}
+      <Texts name="Dynamics" texts={seen.level} layout={layout} />
+      {seen.counts.length > 0 ? (
+        <CountLane
+          bare
+          score={played}
+          counts={seen.counts}
+          onsets={seen.onsets}
+          layout={layout}
+          words={seen.words}
+          silent="brackets"
+        />
+      ) : null}
+      {said === null ? null : <SaidLane said={said} layout={layout} />}
+      {cues ? <Texts name="Cues" texts={seen.cue} layout={layout} /> : null}
+    </>
+  );
+}
