@@ -40,6 +40,8 @@ interface Props {
   readonly silent: 'brackets' | 'hidden';
   /** Its name is not written beside it. */
   readonly bare?: boolean;
+  /** Close to the music and small, as on paper. */
+  readonly dense?: boolean;
 }
 
 /** Bars of rest that follow one another, each with its number among them: what is counted before an entry. */
@@ -71,8 +73,8 @@ function rowsOf(counts: readonly BarCount[]): readonly number[] {
 }
 
 /** Pixels of a row, and above the first. */
-const ROW = 24;
-const ABOVE = 6;
+const ROW = { usual: 24, dense: 18 } as const;
+const ABOVE = { usual: 6, dense: 1 } as const;
 
 /** Pixels between counts that leave no room for brackets: the paler figure alone says that it is silent. */
 const TIGHT = 26;
@@ -86,15 +88,30 @@ function isTight(places: readonly (number | null)[], at: number): boolean {
 }
 
 /** Counts under the notes; held and silent ones in brackets or left out; bars of rest by their number. */
-export function CountLane({ score, counts, onsets, layout, words, silent, bare = false }: Props): ReactNode {
+export function CountLane({
+  score,
+  counts,
+  onsets,
+  layout,
+  words,
+  silent,
+  bare = false,
+  dense = false,
+}: Props): ReactNode {
   const rests = restsCounted(counts);
   const rows = rowsOf(counts);
-  const height = (Math.max(0, ...rows) + 1) * ROW + 2 * ABOVE;
+  const room = dense ? 'dense' : 'usual';
+  const height = (Math.max(0, ...rows) + 1) * ROW[room] + 2 * ABOVE[room];
   return (
-    <div className="relative border-t border-rule" style={{ height }} role="group" aria-label="Count">
+    <div
+      className={`relative ${dense ? 'text-sm leading-[18px]' : 'border-t border-rule'}`}
+      style={{ height }}
+      role="group"
+      aria-label="Count"
+    >
       {bare ? null : <span className="absolute -left-24 top-1.5 w-20 text-sm font-semibold text-ink-2">Count</span>}
       {counts.flatMap((barCount, i) => {
-        const top = ABOVE + (rows[i] ?? 0) * ROW;
+        const top = ABOVE[room] + (rows[i] ?? 0) * ROW[room];
         const bar = score.bars[barCount.bar];
         const box = bar ? layout.bars.get(bar.id) : undefined;
         if (!bar || !box) return [];
@@ -103,7 +120,7 @@ export function CountLane({ score, counts, onsets, layout, words, silent, bare =
           return (
             <span
               key={bar.id}
-              className="absolute -translate-x-1/2 whitespace-nowrap text-sm leading-6 text-ink-2"
+              className={`absolute -translate-x-1/2 whitespace-nowrap text-sm text-ink-2 ${dense ? '' : 'leading-6'}`}
               style={{ left: box.x + box.width / 2, top }}
             >
               {rest}
@@ -119,7 +136,7 @@ export function CountLane({ score, counts, onsets, layout, words, silent, bare =
           return (
             <span
               key={`${barCount.voice ?? ''} ${token.onset}`}
-              className={`figure absolute -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : 'text-sm leading-6 tracking-[-0.1em] text-ink-3'}`}
+              className={`figure absolute -translate-x-1/2 whitespace-nowrap ${word ? 'text-plum' : token.sounding ? 'text-ink' : `text-sm tracking-[-0.1em] text-ink-3 ${dense ? '' : 'leading-6'}`}`}
               style={{ left: x, top }}
             >
               {word ?? (token.sounding || isTight(places, t) ? token.text : `(${token.text})`)}

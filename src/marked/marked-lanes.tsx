@@ -9,6 +9,8 @@ interface Props {
   /** The score of the player alone. */
   readonly played: Score;
   readonly layout: LineLayout;
+  /** Close to the music and small, as on paper. */
+  readonly dense?: boolean;
 }
 
 /** A lane of texts, where one of them stands in this line. */
@@ -16,10 +18,10 @@ function Texts({
   name,
   texts,
   layout,
-}: {
+  dense = false,
+}: Pick<Props, 'layout' | 'dense'> & {
   readonly name: string;
   readonly texts: readonly LaneText[];
-  readonly layout: LineLayout;
 }): ReactNode {
   const here = texts.filter((t) => layout.notes.has(t.noteId));
   return here.length === 0 ? null : (
@@ -30,12 +32,13 @@ function Texts({
       texts={here}
       rows={here.some((t) => t.row === 1) ? 2 : 1}
       ruled={false}
+      dense={dense}
     />
   );
 }
 
 /** The fingers of one hand. */
-function Hand({ seen, played, layout, staff }: Props & { readonly staff: number }): ReactNode {
+function Hand({ seen, played, layout, staff, dense = false }: Props & { readonly staff: number }): ReactNode {
   const lane = fingersOfStaff(seen, played, staff, (id) => layout.notes.has(id));
   return lane.texts.length === 0 ? null : (
     <TextLane
@@ -45,16 +48,17 @@ function Hand({ seen, played, layout, staff }: Props & { readonly staff: number 
       texts={lane.texts}
       rows={lane.rows}
       ruled={false}
+      dense={dense}
     />
   );
 }
 
 /** What stands over a line: breaths and bows, the fingers of the upper staff. */
-export function LanesAbove({ seen, played, layout }: Props): ReactNode {
+export function LanesAbove({ seen, played, layout, dense = false }: Props): ReactNode {
   return (
     <>
-      <Texts name="Breaths and bows" texts={seen.breath} layout={layout} />
-      <Hand seen={seen} played={played} layout={layout} staff={1} />
+      <Texts name="Breaths and bows" texts={seen.breath} layout={layout} dense={dense} />
+      <Hand seen={seen} played={played} layout={layout} staff={1} dense={dense} />
     </>
   );
 }
@@ -82,11 +86,14 @@ export function LanesBelow({
   layout,
   said = null,
   cues = true,
+  dense = false,
 }: Props & { readonly said?: ReadonlyMap<string, string> | null; readonly cues?: boolean }): ReactNode {
   return (
     <>
-      {(played.parts[0]?.staves ?? 1) > 1 ? <Hand seen={seen} played={played} layout={layout} staff={2} /> : null}
-      <Texts name="Dynamics" texts={seen.level} layout={layout} />
+      {(played.parts[0]?.staves ?? 1) > 1 ? (
+        <Hand seen={seen} played={played} layout={layout} staff={2} dense={dense} />
+      ) : null}
+      <Texts name="Dynamics" texts={seen.level} layout={layout} dense={dense} />
       {seen.counts.length > 0 ? (
         <CountLane
           bare
@@ -96,10 +103,11 @@ export function LanesBelow({
           layout={layout}
           words={seen.words}
           silent="brackets"
+          dense={dense}
         />
       ) : null}
       {said === null ? null : <SaidLane said={said} layout={layout} />}
-      {cues ? <Texts name="Cues" texts={seen.cue} layout={layout} /> : null}
+      {cues ? <Texts name="Cues" texts={seen.cue} layout={layout} dense={dense} /> : null}
     </>
   );
 }

@@ -27,6 +27,7 @@ export {
   type RemovedRow,
 } from './queries';
 export type { Done } from './run-command';
+export { sheetRows, type SheetRows } from './sheet-rows';
 export { storageProblem } from './stored-problem';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
 export { countStudio, noteBackup } from './studio-data';

@@ -39,9 +39,13 @@ interface TextLaneProps {
   readonly bare?: boolean;
   /** Its texts are followed while the music sounds: each can be found by its note. */
   readonly followed?: boolean;
+  /** Close to the music and small, as on paper. */
+  readonly dense?: boolean;
 }
 
-const ROW = 26;
+/** Pixels of a row, above the first and below the last. */
+const ROW = { usual: 26, dense: 18 } as const;
+const AROUND = { usual: 10, dense: 2 } as const;
 /** Letters of what is a sign, not a word. */
 const SIGN = 3;
 /** What an outline adds to a text. */
@@ -59,8 +63,10 @@ export function TextLane({
   ruled = true,
   bare = false,
   followed = false,
+  dense = false,
 }: TextLaneProps): ReactNode {
   const here = texts.filter((t) => layout.notes.has(t.noteId));
+  const room = dense ? 'dense' : 'usual';
   // Words that would cover one another stand in rows of their own; fingers and signs keep theirs.
   const isWords = rows === 1 && here.some((t) => t.text.length > SIGN);
   const levels = isWords
@@ -69,7 +75,7 @@ export function TextLane({
   return (
     <div
       className={`relative ${ruled ? 'border-t border-rule' : ''}`}
-      style={{ height: Math.max(rows, ...levels.map((l) => l + 1)) * ROW + 10 }}
+      style={{ height: Math.max(rows, ...levels.map((l) => l + 1)) * ROW[room] + AROUND[room] }}
       role="group"
       aria-label={name}
     >
@@ -77,8 +83,8 @@ export function TextLane({
       {here.map((t, i) => {
         const at = layout.notes.get(t.noteId);
         const body = t.silent ? `(${t.text})` : t.text;
-        const look = `absolute -translate-x-1/2 whitespace-nowrap leading-6 ${large ? 'text-lg' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
-        const style = { left: at?.x ?? 0, top: 5 + (levels[i] ?? 0) * ROW };
+        const look = `absolute -translate-x-1/2 whitespace-nowrap ${dense ? 'leading-[18px]' : 'leading-6'} ${large ? 'text-lg' : dense ? 'text-sm' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
+        const style = { left: at?.x ?? 0, top: AROUND[room] / 2 + (levels[i] ?? 0) * ROW[room] };
         return onPick ? (
           <button
             key={`${t.noteId} ${t.row ?? 0} ${t.text}`}

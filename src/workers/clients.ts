@@ -1,6 +1,7 @@
 'use client';
 
 import { proxy } from 'comlink';
+import type { EngraveOptions } from '@/core/engraving';
 import { ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
 import type { Player } from '@/core/players';
@@ -11,7 +12,6 @@ import type {
   Built,
   EditionFile,
   EngraveCode,
-  EngraveOptions,
   EngraverWorkerApi,
   FilesWorkerApi,
   LoadedPiece,

@@ -15,7 +15,6 @@ export type {
   BroughtIn,
   Built,
   EditionFile,
-  EngraveOptions,
   LoadedPiece,
   Marking,
   MarkingRequest,

@@ -4,6 +4,7 @@ import type { Grid } from '@/core/bargrid';
 import type { BarDifficulty, Corner } from '@/core/difficulty';
 import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
 import type { SuggestedDynamic } from '@/core/dynamics';
+import type { EngraveOptions } from '@/core/engraving';
 import type { ReadPiece } from '@/core/commands';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { Harmony } from '@/core/harmony';
@@ -116,13 +117,6 @@ export interface AnalysisWorkerApi {
   marking(loaded: LoadedPiece, player: Player, request: MarkingRequest): Promise<Result<Marking>>;
   /** The way through the sections that are kept; through those that are proposed where none is. */
   way(loaded: LoadedPiece, player: Player, kept: readonly Section[], request: WayRequest): Promise<Result<Way>>;
-}
-
-export interface EngraveOptions {
-  /** CSS pixels. */
-  readonly width: number;
-  /** Percent of the engraver's natural size; 60 gives a staff of about 43 px. */
-  readonly scale: number;
 }
 
 export type EngraveCode = 'engrave-failed' | 'engrave-unsafe';

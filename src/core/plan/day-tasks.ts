@@ -15,6 +15,17 @@ export interface DayTask {
  */
 const ORDER: Readonly<Record<Assigned['kind'], number>> = { technique: 0, corner: 1, rung: 2, own: 3, check: 4 };
 
+/**
+ * Tasks in the order in which a day goes; those of one kind stay as they are.
+ *
+ * @example inOrderOfDay([]) // → []
+ */
+export const inOrderOfDay = (items: readonly Assigned[]): readonly Assigned[] =>
+  items
+    .map((item, i) => ({ item, i }))
+    .sort((a, b) => ORDER[a.item.kind] - ORDER[b.item.kind] || a.i - b.i)
+    .map(({ item }) => item);
+
 /** Where several things are asked of one section, a log speaks of the first of them that is not done. */
 function shareOut(items: readonly Assigned[], logs: readonly PracticeEvent[]): ReadonlyMap<string, number> {
   const minutes = new Map<string, number>();
@@ -40,11 +51,7 @@ export function dayTasks(
   logs: readonly PracticeEvent[],
 ): readonly DayTask[] {
   const weekday = weekdayOf(day);
-  const items = (assignment?.items ?? [])
-    .filter((item) => item.days.includes(weekday))
-    .map((item, i) => ({ item, i }))
-    .sort((a, b) => ORDER[a.item.kind] - ORDER[b.item.kind] || a.i - b.i)
-    .map(({ item }) => item);
+  const items = inOrderOfDay(assignment?.items ?? []).filter((item) => item.days.includes(weekday));
   const minutes = shareOut(
     items,
     logs.filter((log) => log.day === day),

@@ -82,6 +82,7 @@ export {
   type Day,
   type Zone,
 } from './day';
+export { day as daySchema } from './fields';
 export { exerciseIds, ladderId, placeId, rungId, sectionId, wayId, type SectionPlace } from './identity';
 export { clampTempo, clampText, MOST } from './limits';
 export {

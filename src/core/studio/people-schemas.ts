@@ -49,6 +49,8 @@ export const settingsSchema = z.object({
   teaching: teachingSchema.partial().optional(),
   /** How large the text is, over what the browser says. */
   textSize: z.enum(['usual', 'large', 'largest']).optional(),
+  /** What is printed on; A4 until it is said. */
+  paper: z.enum(['a4', 'letter']).optional(),
   /** The teacher's own words for a gesture, `gesture family` → cue, and sentences said often. */
   gestureCues: z.record(z.string().max(80), z.string().max(200)).optional(),
   ownCues: z.array(z.string().min(1).max(200)).max(MOST.ownCues).optional(),

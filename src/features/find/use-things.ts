@@ -64,7 +64,7 @@ export function useThings(
           bars: [bar.index, bar.index],
         }),
     })),
-    ...[...STAGES, 'prepare' as const, ...STUDIO_STAGES].map((stage): Thing => ({
+    ...[...STAGES, 'prepare' as const, 'sheet' as const, ...STUDIO_STAGES].map((stage): Thing => ({
       key: `stage ${stage}`,
       kind: 'stage',
       name: stageNames[stage],

@@ -197,7 +197,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
     </>
   );
   return (
-    <div className="min-h-screen">
+    <div className="min-h-screen print:min-h-0">
       <header className="no-print relative border-b-[3px] border-double border-rule-strong bg-sheet">
         <div className="flex items-center gap-2 px-3 py-1.5 lg:gap-4 lg:px-5">
           <Mark />
@@ -218,7 +218,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
         {/* In the practice room it is the student who does the next thing. */}
         {where.stage === 'home' ? null : <NextLine next={next} />}
       </header>
-      <main ref={main} tabIndex={-1} className="px-3 pb-20 pt-3 outline-none sm:px-5 xl:pb-3">
+      <main ref={main} tabIndex={-1} className="px-3 pb-20 pt-3 outline-none sm:px-5 xl:pb-3 print:p-0">
         <ProblemBoundary key={where.stage} what={STAGE_NAMES[where.stage]} waysOut={<SaveStudioButton />}>
           {children}
         </ProblemBoundary>

@@ -13,6 +13,7 @@ export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   marks: 'Marks',
   ladder: 'Ladder',
   lesson: 'Lesson',
+  sheet: 'Sheet',
   home: 'Home',
   board: 'Board',
   files: 'Files',

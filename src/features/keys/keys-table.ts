@@ -118,6 +118,10 @@ export const KEYS = {
     past: press('l', 'L', 'past lessons'),
     stand: press('s', 'S', 'only the music, as on the stand'),
   },
+  sheet: {
+    print: press('p', 'P', 'print'),
+    boxes: press('b', 'B', 'empty boxes for the fingers, or the fingers'),
+  },
   home: {
     play: press('space', 'Space', 'play, stop'),
     right: press(

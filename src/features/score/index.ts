@@ -1,10 +1,10 @@
 /** The score of the chosen piece, its engraving and the strip above every stage about it. */
 export { PieceStage, type PieceContext } from './piece-stage';
 export { saveMidi, savePiece } from './save-piece';
-export { usePageView } from './page-view';
 export { PageViewChoice } from './page-view-choice';
 export { ScoreLines } from './score-lines';
-export { useScore, useScores } from './use-score';
+export { engravedBars, scoreOf, useScore, useScores } from './use-score';
+export { partsDrawn, usePageView } from './page-view';
 export { loadedPiece } from './loaded-piece';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';

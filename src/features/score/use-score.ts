@@ -1,8 +1,9 @@
 'use client';
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
+import type { EngraveOptions } from '@/core/engraving';
 import type { ExcerptRequest } from '@/core/musicxml';
-import type { Issue } from '@/core/result';
+import { fail, ok, type Issue, type Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { cachedEngraving, keepEngraving, storageProblem, useStudio, type StudioAccess } from '@/store';
@@ -19,6 +20,16 @@ export type ScoreState =
 const scores = recentlyUsed<Score>(60);
 /** Engravings kept in memory. */
 const recent = recentlyUsed<readonly string[]>(120);
+
+/** The score of a piece, from memory where it is there. */
+export async function scoreOf(piece: Piece): Promise<Result<Score>> {
+  const version = versionOf(piece);
+  const known = scores.get(version);
+  if (known) return ok(known);
+  const result = await loadScore(loadedPiece(piece));
+  if (result.ok) scores.put(version, result.value);
+  return result;
+}
 
 /** The score of a piece, read in a worker and kept in memory. */
 export function useScore(piece: Piece | null | undefined): ScoreState {
@@ -82,6 +93,8 @@ export type EngravingState =
   | { readonly kind: 'ready'; readonly systems: readonly string[]; readonly document: string }
   | { readonly kind: 'failed'; readonly message: string };
 
+const UNDRAWN = 'This music could not be drawn; the rest of the application still works with it.';
+
 async function hash(text: string): Promise<string> {
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
   return [...new Uint8Array(digest)].map((b) => b.toString(16).padStart(2, '0')).join('');
@@ -90,20 +103,33 @@ async function hash(text: string): Promise<string> {
 async function engraveCached(
   db: StudioAccess['db'],
   document: string,
-  width: number,
-  scale: number,
+  options: EngraveOptions,
 ): Promise<EngravingState> {
-  const key = await hash(`${width} ${scale} ${document}`);
+  const { width, scale, close = false } = options;
+  const key = await hash(`${width} ${scale}${close ? ' close' : ''} ${document}`);
   const kept = recent.get(key) ?? (await cachedEngraving(db, key));
   if (kept) {
     recent.put(key, kept);
     return { kind: 'ready', systems: kept, document: key };
   }
-  const result = await engrave(document, { width, scale });
+  const result = await engrave(document, options);
   if (!result.ok) return { kind: 'failed', message: result.issue.message };
   recent.put(key, result.value);
   await keepEngraving(db, key, result.value, Date.now());
   return { kind: 'ready', systems: result.value, document: key };
+}
+
+/** Bars of a piece as one drawing a line; from the cache where they are there. */
+export async function engravedBars(
+  { db }: Pick<StudioAccess, 'db'>,
+  piece: Piece,
+  request: ExcerptRequest,
+  options: EngraveOptions,
+): Promise<Result<readonly string[]>> {
+  const document = await askReading((api) => api.excerpt(loadedPiece(piece), request));
+  if (!document.ok) return document;
+  const engraving = await engraveCached(db, document.value, options);
+  return engraving.kind === 'ready' ? ok(engraving.systems) : fail('engrave-failed', UNDRAWN);
 }
 
 /**
@@ -129,13 +155,13 @@ export function useEngraving(
     const run = async (): Promise<EngravingState> => {
       const document = await askReading((api) => api.excerpt(loadedPiece(piece), excerptRequest));
       return document.ok
-        ? engraveCached(db, document.value, width, scale)
+        ? engraveCached(db, document.value, { width, scale })
         : { kind: 'failed', message: document.issue.message };
     };
     run()
       .catch((): EngravingState => ({
         kind: 'failed',
-        message: 'This music could not be drawn; the rest of the application still works with it.',
+        message: UNDRAWN,
       }))
       .then((engraving) => {
         if (current) setState({ about, wanted, engraving });

@@ -8,7 +8,7 @@ import { clearArrived, pendingAddress, pendingOnServer, putPending, subscribePen
 export const STAGES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson', 'home', 'board'] as const;
 /** What belongs to the studio as a whole. */
 export const STUDIO_STAGES = ['files', 'settings', 'about'] as const;
-export type Stage = (typeof STAGES)[number] | (typeof STUDIO_STAGES)[number] | 'prepare';
+export type Stage = (typeof STAGES)[number] | (typeof STUDIO_STAGES)[number] | 'prepare' | 'sheet';
 
 export interface Where {
   readonly stage: Stage;
@@ -37,7 +37,8 @@ export interface WhereAccess extends Where {
   readonly addressOf: (stage: Stage, change?: WhereChange) => string;
 }
 
-const isStage = (name: string): name is Stage => [...STAGES, ...STUDIO_STAGES, 'prepare'].includes(name as Stage);
+const isStage = (name: string): name is Stage =>
+  [...STAGES, ...STUDIO_STAGES, 'prepare', 'sheet'].includes(name as Stage);
 
 /** `5-8` or `5`, bars counted from 1 as in the address bar; null for anything else. */
 export function parseBars(text: string | null): readonly [number, number] | null {

@@ -3,7 +3,7 @@ import { answered, type Settings, type TeachingAnswer } from '../../studio';
 import { command, put, type RowToPut } from '../command';
 
 export type SettingsChange = Partial<
-  Pick<Settings, 'name' | 'zone' | 'barWord' | 'noteNames' | 'textSize' | 'ownCues'>
+  Pick<Settings, 'name' | 'zone' | 'barWord' | 'noteNames' | 'textSize' | 'paper' | 'ownCues'>
 > & {
   /** What is said for a gesture: `gesture family` → words; empty words take ours again. */
   readonly gestureCue?: readonly [key: string, words: string];

@@ -1,0 +1,21 @@
+/**
+ * What goes home and comes back. In: a week as it was given, the pieces it is of, what was done. Out: what stands on
+ * the sheet, in words; codes and files that carry what was done. Tempos in quarters a minute, minutes whole.
+ */
+export { answerFile } from './answer-file';
+export { inOrder, isNothing, moreOf } from './done-at-home';
+export { homeCode, MOST_CODE, type HomeCode } from './home-code';
+export { inChildWords, tellingFor } from './child-words';
+export {
+  weekSheet,
+  type SheetExcerpt,
+  type SheetPiece,
+  type SheetRequest,
+  type SheetStep,
+  type SheetTask,
+  type WeekSheet,
+} from './week-sheet';
+export { taskKey, weekKey } from './keys';
+export { MOST_AT_HOME } from './most-at-home';
+export { isFromHome, readAnswer, type AnswerProblem } from './read-answer';
+export type { DoneAtHome, SentBack } from './sent-back';

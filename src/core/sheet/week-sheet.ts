@@ -1,0 +1,277 @@
+import { instrumentOf } from '../instruments';
+import { cautionsFor } from '../ladder';
+import { inOrderOfDay, taskRungs } from '../plan';
+import { inBeats, type Score, type TempoUnit } from '../score';
+import { barsText, type PlacedSection } from '../sections';
+import {
+  dayAfter,
+  dayInWords,
+  dayOf,
+  ladderFor,
+  ladderPlayer,
+  tempoUnitOf,
+  weekdayOf,
+  type Assigned,
+  type AssignmentEvent,
+  type Day,
+  type Ladder,
+  type Piece,
+  type Rung,
+  type Student,
+  type Zone,
+} from '../studio';
+import { tellingFor, type Telling } from './child-words';
+
+/** One step of a task: what to do, how often and how fast, and when it is done. */
+export interface SheetStep {
+  readonly what: string;
+  /** `3 times at 66`; empty where nothing is said. */
+  readonly how: string;
+  readonly done: string;
+}
+
+/** Which bars of which piece are printed; indexes, both included. */
+export interface SheetExcerpt {
+  readonly key: string;
+  readonly pieceId: string;
+  readonly from: number;
+  readonly to: number;
+  /** The place is to be found there: where the hand goes is shown beside it. */
+  readonly place: boolean;
+}
+
+export interface SheetTask {
+  readonly itemId: string;
+  /** From 1, in the order in which a day goes. */
+  readonly number: number;
+  readonly title: string;
+  readonly steps: readonly SheetStep[];
+  readonly cue: string;
+  /** Days of the week, 0 Monday to 6 Sunday, and boxes on each. */
+  readonly days: readonly number[];
+  readonly boxes: number;
+  readonly minutes: number;
+  readonly byMidweek: boolean;
+  /** It goes already, and is only run through. */
+  readonly isRun: boolean;
+  /** The music it is about: printed here, or with the task that has the same; null where there is none. */
+  readonly excerpt: { readonly key: string; readonly withTask: number } | null;
+}
+
+/** Everything that stands on the sheet of a week, but the drawings. */
+export interface WeekSheet {
+  readonly student: string;
+  /** The first day of the week, and its seven weekdays in order. */
+  readonly from: Day;
+  readonly weekdays: readonly number[];
+  /** `week of 24 November`. */
+  readonly week: string;
+  /** `20 minutes a day`; empty where nobody said. */
+  readonly minutes: string;
+  /** The day of the next lesson in words, where lessons come every week. */
+  readonly nextLesson: string | null;
+  readonly cue: string;
+  readonly tasks: readonly SheetTask[];
+  readonly excerpts: readonly SheetExcerpt[];
+  /** What is to be listened to. */
+  readonly listening: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+/** A piece of the week: its score and its sections where they stand. */
+export interface SheetPiece {
+  readonly piece: Piece;
+  readonly score: Score;
+  readonly places: readonly PlacedSection[];
+}
+
+export interface SheetRequest {
+  readonly student: Student;
+  readonly assignment: AssignmentEvent;
+  readonly pieces: ReadonlyMap<string, SheetPiece>;
+  readonly ladders: readonly Ladder[];
+  /** Days of the lessons so far. */
+  readonly lessonDays: readonly Day[];
+  readonly zone: Zone;
+}
+
+const WEEK = 7;
+/** More boxes on one day are not ticked by anybody. */
+const MOST_BOXES = 5;
+
+const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+
+/** `3 times at 66`, `from 55 to 96`. */
+function howOf(rung: Pick<Rung, 'times' | 'tempo' | 'tempoTo'>, tempo: number | null, unit: TempoUnit): string {
+  const at = tempo ?? rung.tempo;
+  if (at !== null && rung.tempoTo !== null && rung.tempoTo > at)
+    return `from ${inBeats(at, unit)} to ${inBeats(rung.tempoTo, unit)}`;
+  return `${times(rung.times)}${at === null ? '' : ` at ${inBeats(at, unit)}`}`;
+}
+
+/** What a task is about, as far as it is known. */
+interface About {
+  readonly item: Assigned;
+  readonly of: SheetPiece | null;
+  readonly rungs: readonly Rung[];
+  /** Bars, both included; null where no music belongs to it. */
+  readonly bars: readonly [number, number] | null;
+}
+
+/** The bars that some rungs are of, where each says its own; else all of the place. */
+function barsOf({ score }: SheetPiece, { from, to }: PlacedSection, rungs: readonly Rung[]): readonly [number, number] {
+  const at = (id: string): number => score.bars.findIndex((b) => b.id === id);
+  const own = rungs.flatMap((r) => (r.bars ? [[at(r.bars[0]), at(r.bars[1])] as const] : []));
+  if (own.length === 0 || own.length < rungs.length || own.some(([a, b]) => a < 0 || b < a)) return [from, to];
+  return [Math.min(...own.map(([a]) => a)), Math.max(...own.map(([, b]) => b))];
+}
+
+function aboutOf({ student, pieces, ladders }: SheetRequest, item: Assigned): About {
+  const of = item.pieceId === null ? null : (pieces.get(item.pieceId) ?? null);
+  const place = of?.places.find((p) => p.section.id === item.sectionId) ?? null;
+  if (!of || !place) return { item, of, rungs: [], bars: null };
+  const ladder = ladderFor(ladders, place.section.id, ladderPlayer(of.piece, student), student.id);
+  const rungs = taskRungs(item.what, ladder?.rungs ?? []);
+  return { item, of, rungs, bars: barsOf(of, place, rungs) };
+}
+
+/** `Lamps Along the Quay, bars 9–12`; the piece alone where it is all of it. */
+function whereOf({ piece, score }: SheetPiece, [from, to]: readonly [number, number]): string {
+  const isAll = from === 0 && to === score.bars.length - 1;
+  return isAll ? piece.title : `${piece.title}, ${from === to ? 'bar' : 'bars'} ${barsText(score, from, to)}`;
+}
+
+/** What stands behind the first colon, where a task says what of before it. */
+const saidAfterPlace = (what: string): string => what.split(': ').slice(1).join(': ');
+
+function titleOf({ item, of, rungs, bars }: About, tell: Telling): string {
+  const [only] = rungs;
+  if (!of || !bars) return tell(item.what);
+  const where = whereOf(of, bars);
+  if (only && rungs.length === 1) return `${where}: ${tell(only.what)}`;
+  if (only) return where;
+  const said = saidAfterPlace(item.what);
+  return said === '' ? tell(item.what) : `${where}: ${tell(said)}`;
+}
+
+function stepsOf({ item, of, rungs }: About, tell: Telling): readonly SheetStep[] {
+  const unit = tempoUnitOf(of?.piece);
+  if (rungs.length === 0)
+    return item.tempo === null ? [] : [{ what: '', how: `at ${inBeats(item.tempo, unit)}`, done: '' }];
+  return rungs.map((rung, i) => ({
+    what: rungs.length === 1 ? '' : tell(rung.what),
+    how: howOf(rung, i === 0 ? item.tempo : null, unit),
+    done: small(tell(rung.done)),
+  }));
+}
+
+/** Behind a colon. */
+const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** Bars in which a beginning is found lie under the eyes of who finds it. */
+const isToBeFound = (rungs: readonly Rung[]): boolean =>
+  rungs.some((r) => r.kind === 'posture' || r.kind === 'starting-point');
+
+/** Only runs are asked for: the music is known. */
+const isRun = ({ item, rungs }: About): boolean =>
+  item.kind === 'check' || (rungs.length > 0 && rungs.every((r) => r.kind === 'run' || r.kind === 'perform'));
+
+interface Print {
+  readonly pieceId: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Inside or around: the music of one holds that of the other. */
+const holds = (a: Print, b: Print): boolean => a.pieceId === b.pieceId && a.from <= b.from && a.to >= b.to;
+
+/** The music of each task; where one has the bars of another they share the longer, printed at the first of them. */
+function shareMusic(abouts: readonly About[]): readonly (Print | null)[] {
+  const own = abouts.map(({ item, bars }): Print | null =>
+    bars && item.pieceId !== null ? { pieceId: item.pieceId, from: bars[0], to: bars[1] } : null,
+  );
+  return own.map((print) => {
+    if (!print) return null;
+    const around = own.filter((o): o is Print => o !== null && holds(o, print));
+    return around.reduce((widest, o) => (holds(o, widest) ? o : widest), print);
+  });
+}
+
+const keyOf = ({ pieceId, from, to }: Print): string => `${pieceId} ${from} ${to}`;
+
+/** `20 minutes a day`, or from the shortest day to the longest. */
+function minutesInWords(minutesPerDay: readonly number[]): string {
+  const days = minutesPerDay.filter((m) => m > 0);
+  if (days.length === 0) return '';
+  const [least, most] = [Math.min(...days), Math.max(...days)];
+  return `${least === most ? most : `${least} to ${most}`} minutes a day`;
+}
+
+/** In a week, where the lesson before was a week ago. */
+function nextLessonAfter(from: Day, lessonDays: readonly Day[]): Day | null {
+  const before = lessonDays.filter((d) => d < from).sort();
+  return before[before.length - 1] === dayAfter(from, -WEEK) ? dayAfter(from, WEEK) : null;
+}
+
+const withoutYear = (words: string): string => words.replace(/ \d{4}$/, '');
+
+/** The cautions that the week gives reason for, and the one that always stands there. */
+function cautionsOf(abouts: readonly About[]): readonly string[] {
+  const more = abouts.flatMap(({ of, rungs }) => {
+    const { breathes } = instrumentOf(of?.piece.instrument ?? 'other');
+    const wind = breathes && rungs.some((r) => r.kind === 'breath');
+    return cautionsFor(rungs, { wind, stretch: false, notesPerSecond: 0 }).filter((c) => /Dizzy|loud/.test(c));
+  });
+  return ['Hurts? Stop and rest, and tell someone. A pause of five minutes in every 25.', ...new Set(more)];
+}
+
+/**
+ * The sheet of a week in words: tasks in the order in which a day goes, each with its steps, its boxes and the bars it
+ * is about; tasks on the same bars share them.
+ */
+export function weekSheet(request: SheetRequest): WeekSheet {
+  const { student, assignment, lessonDays, zone } = request;
+  const tell = tellingFor(student);
+  const from = dayOf(assignment.at, zone);
+  const abouts = inOrderOfDay(assignment.items).map((item) => aboutOf(request, item));
+  const prints = shareMusic(abouts);
+  const first = new Map<string, number>();
+  prints.forEach((p, i) => {
+    if (p && !first.has(keyOf(p))) first.set(keyOf(p), i);
+  });
+  const next = nextLessonAfter(from, lessonDays);
+  return {
+    student: student.name,
+    from,
+    weekdays: Array.from({ length: WEEK }, (_, i) => (weekdayOf(from) + i) % WEEK),
+    week: `week of ${withoutYear(dayInWords(from).split(' ').slice(1).join(' '))}`,
+    minutes: minutesInWords(student.minutesPerDay),
+    nextLesson: next === null ? null : withoutYear(dayInWords(next)),
+    cue: assignment.cue,
+    tasks: abouts.map((about, i) => {
+      const print = prints[i];
+      return {
+        itemId: about.item.id,
+        number: i + 1,
+        title: titleOf(about, tell),
+        steps: stepsOf(about, tell),
+        cue: about.item.cue,
+        days: about.item.days,
+        boxes: Math.min(MOST_BOXES, about.item.timesADay),
+        minutes: about.item.minutes,
+        byMidweek: about.item.by === 'midweek',
+        isRun: isRun(about),
+        excerpt: print ? { key: keyOf(print), withTask: (first.get(keyOf(print)) ?? i) + 1 } : null,
+      };
+    }),
+    excerpts: [...first].flatMap(([key, i]) => {
+      const print = prints[i];
+      const those = abouts.filter((_, k) => prints[k] && keyOf(prints[k]) === key);
+      return print ? [{ key, ...print, place: those.some((a) => isToBeFound(a.rungs)) }] : [];
+    }),
+    listening: abouts.flatMap(({ of, rungs, item }) =>
+      rungs.some((r) => r.kind === 'listen' || r.kind === 'partner') ? [of?.piece.title ?? item.what] : [],
+    ),
+    cautions: cautionsOf(abouts),
+  };
+}

@@ -1,0 +1,2 @@
+/** The sheet for home: looked at as it is printed. */
+export { SheetScreen } from './sheet-screen';

@@ -1,0 +1,95 @@
+'use client';
+
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import type { Student } from '@/core/studio';
+import { WeekPages, type DrawnSheet, type LaidWeek } from '@/sheet';
+import { useStudents } from '@/store';
+import { Button, EmptyState, Problem } from '@/ui';
+import { ChooseStudent } from '@/features/choose-student';
+import { useKey } from '@/features/keys';
+import { useWhere } from '@/features/where';
+import { SheetChoicesPanel } from './sheet-choices';
+import { useDrawnWeek } from './use-drawn-week';
+import { useSheetChoices, type SheetChoicesAccess } from './use-sheet-choices';
+
+/** What a printed file is called: whose it is, and of when. */
+export const sheetName = ({ student, week }: DrawnSheet['week']): string => `${student}, ${week}`;
+
+/** While it is open the document has the name that the printed file is to have. */
+function useDocumentName(name: string): void {
+  useEffect(() => {
+    const before = document.title;
+    document.title = name;
+    return () => {
+      document.title = before;
+    };
+  }, [name]);
+}
+
+const print = (): void => window.print();
+
+/** The sheet as it is printed, what is chosen about it on the left. */
+function Preview({ sheet, choices }: { readonly sheet: DrawnSheet; readonly choices: SheetChoicesAccess }): ReactNode {
+  const { paper, size, fingers, setFingers, room } = choices;
+  const [laid, setLaid] = useState<LaidWeek>({ pages: 1, leftOut: [] });
+  const onLaid = useCallback(
+    (next: LaidWeek) => setLaid((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next)),
+    [],
+  );
+  useDocumentName(sheetName(sheet.week));
+  useKey('sheet.print', print);
+  useKey('sheet.boxes', () => setFingers(fingers === 'boxes' ? 'chosen' : 'boxes'));
+  const numbers = sheet.week.tasks.filter((t) => laid.leftOut.includes(t.itemId)).map((t) => t.number);
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
+      <h1 className="sr-only">Sheet for {sheet.week.student}</h1>
+      <SheetChoicesPanel choices={choices} pages={laid.pages} without={numbers} onPrint={print} />
+      <div className="overflow-x-auto print:overflow-visible">
+        <WeekPages sheet={sheet} paper={paper} size={size} onePage={room === 'one'} onLaid={onLaid} />
+      </div>
+    </div>
+  );
+}
+
+function NoWeek({ student }: { readonly student: Student }): ReactNode {
+  const where = useWhere();
+  return (
+    <EmptyState title="No week is given yet">
+      <p>The sheet is made from the week that {student.name} was given in the lesson.</p>
+      <Button look="primary" big onClick={() => where.go('lesson', { view: 'week' })}>
+        Go to the week
+      </Button>
+    </EmptyState>
+  );
+}
+
+/** What goes home with one student, as it is printed. */
+export function SheetScreen(): ReactNode {
+  const where = useWhere();
+  const students = useStudents();
+  const choices = useSheetChoices();
+  const drawn = useDrawnWeek(where.studentId, choices);
+  switch (drawn.kind) {
+    case 'no-student':
+      return students ? (
+        <ChooseStudent
+          title="Whose sheet is it?"
+          stage="Sheet"
+          students={students}
+          onPick={(studentId) => where.change({ studentId })}
+        />
+      ) : null;
+    case 'no-week':
+      return <NoWeek student={drawn.student} />;
+    case 'failed':
+      return <Problem>{drawn.message}</Problem>;
+    case 'ready':
+      return <Preview sheet={drawn.sheet} choices={choices} />;
+    case 'loading':
+      return (
+        <p className="p-8 text-center text-ink-2" role="status">
+          Drawing the sheet…
+        </p>
+      );
+  }
+}

@@ -1,0 +1,23 @@
+import type { Score } from '@/core/score';
+import type { WeekSheet } from '@/core/sheet';
+import type { SeenMarks } from '@/marked';
+
+/** Some bars as they are drawn on a sheet. */
+export interface DrawnExcerpt {
+  /** One drawing a line, as wide as the paper; and for a telephone. */
+  readonly lines: readonly string[];
+  readonly narrow: readonly string[];
+  /** What the player of it has. */
+  readonly played: Score;
+  readonly seen: SeenMarks;
+  readonly label: string;
+}
+
+/** The sheet of a week with its music. */
+export interface DrawnSheet {
+  readonly week: WeekSheet;
+  /** By the key of the excerpt. */
+  readonly music: ReadonlyMap<string, DrawnExcerpt>;
+  /** What could not be drawn, and why, by key. */
+  readonly failed: ReadonlyMap<string, string>;
+}
