@@ -12,7 +12,8 @@ const LOWEST = 21;
 /** Every third key was recorded, from A0 to C8. */
 const KEYS: readonly number[] = Array.from({ length: 30 }, (_, i) => LOWEST + i * 3);
 
-const fileOf = (midi: number): string =>
+/** The file of a recorded key. */
+export const fileOf = (midi: number): string =>
   `${['C', 'Ds', 'Fs', 'A'][(midi % 12) / 3] ?? 'A'}${Math.floor(midi / 12) - 1}.mp3`;
 
 /** The recordings are of a hand that plays rather loud; this is a note of loudness 1. */
@@ -34,27 +35,43 @@ function leadOf(buffer: AudioBuffer): number {
 /** Recordings by key, loaded and decoded once for each audio context. */
 const recorded = new WeakMap<BaseAudioContext, Map<number, Promise<Sample>>>();
 
-async function load(context: BaseAudioContext, base: string, midi: number): Promise<Sample> {
-  const answer = await fetch(`${base}/${fileOf(midi)}`);
+/** Where the recordings are: files below an address, or bytes that came with the page, by key. */
+export type PianoSource = { readonly from: string } | { readonly bytes: ReadonlyMap<number, Uint8Array> };
+
+async function bytesOf(source: PianoSource, midi: number): Promise<ArrayBuffer> {
+  if ('bytes' in source) {
+    const bytes = source.bytes.get(midi);
+    if (!bytes) throw new Error(`The piano has no key ${midi}.`);
+    // Decoding takes the bytes away: they are needed again.
+    return new Uint8Array(bytes).buffer;
+  }
+  const answer = await fetch(`${source.from}/${fileOf(midi)}`);
   if (!answer.ok) throw new Error(`The piano cannot be loaded (${answer.status}).`);
-  const buffer = await context.decodeAudioData(await answer.arrayBuffer());
+  return answer.arrayBuffer();
+}
+
+async function load(context: BaseAudioContext, source: PianoSource, midi: number): Promise<Sample> {
+  const buffer = await context.decodeAudioData(await bytesOf(source, midi));
   return { midi, buffer, lead: leadOf(buffer) };
 }
 
-function sampleOf(context: BaseAudioContext, base: string, midi: number): Promise<Sample> {
+function sampleOf(context: BaseAudioContext, source: PianoSource, midi: number): Promise<Sample> {
   const mine = recorded.get(context) ?? new Map<number, Promise<Sample>>();
   recorded.set(context, mine);
   const known = mine.get(midi);
   if (known) return known;
-  const loading = load(context, base, midi);
+  const loading = load(context, source, midi);
   mine.set(midi, loading);
   // A failure is not kept: the next time it is tried again.
   loading.catch(() => mine.delete(midi));
   return loading;
 }
 
-const nearest = (midi: number): number =>
-  KEYS.reduce((best, key) => (Math.abs(key - midi) < Math.abs(best - midi) ? key : best), LOWEST);
+/** The recorded key that is nearest to another, among those that there are. */
+export const nearestRecorded = (midi: number, keys: readonly number[] = KEYS): number =>
+  keys.reduce((best, key) => (Math.abs(key - midi) < Math.abs(best - midi) ? key : best), keys[0] ?? LOWEST);
+
+const keysOf = (source: PianoSource): readonly number[] => ('bytes' in source ? [...source.bytes.keys()] : KEYS);
 
 /**
  * The recordings that some keys need, loaded and decoded; `onLoading` hears the share that is there. Rejects where one
@@ -62,15 +79,16 @@ const nearest = (midi: number): number =>
  */
 export async function pianoSamples(
   context: BaseAudioContext,
-  base: string,
+  source: PianoSource,
   keys: readonly number[],
   onLoading: (share: number) => void = () => undefined,
 ): Promise<readonly Sample[]> {
-  const wanted = [...new Set(keys.map(nearest))];
+  const recordings = keysOf(source);
+  const wanted = [...new Set(keys.map((key) => nearestRecorded(key, recordings)))];
   let there = 0;
   return Promise.all(
     wanted.map(async (midi) => {
-      const sample = await sampleOf(context, base, midi);
+      const sample = await sampleOf(context, source, midi);
       there += 1;
       onLoading(there / wanted.length);
       return sample;
@@ -81,8 +99,9 @@ export async function pianoSamples(
 /** The piano: the nearest recorded key, turned to the pitch; `a4` in hertz. */
 export function piano(context: BaseAudioContext, samples: readonly Sample[], into: AudioNode, a4: number): Voice {
   const byKey = new Map(samples.map((s) => [s.midi, s]));
+  const keys = [...byKey.keys()];
   return ({ at, seconds, midi, loud }) => {
-    const sample = byKey.get(nearest(midi));
+    const sample = byKey.get(nearestRecorded(midi, keys));
     if (!sample) return;
     const source = context.createBufferSource();
     source.buffer = sample.buffer;

@@ -3,7 +3,7 @@ import { output } from './output';
 import { schedulerFor, type Band } from './schedule';
 import { ring } from './tones';
 
-export interface PlayRequest extends Omit<Band, 'samples'> {
+export interface PlayRequest extends Band {
   readonly music: TimedMusic;
   /** 0 to 1. */
   readonly level: number;
@@ -80,7 +80,7 @@ export async function playMusic({ music: asWritten, level, shift, onAt, ...band 
   current = playing;
   try {
     await context.resume();
-    const schedule = await schedulerFor(context, music, out.into, { ...band, samples: '/piano' });
+    const schedule = await schedulerFor(context, music, out.into, band);
     // It may have been stopped while the piano came in.
     if (!state.stopped) {
       state.begin = context.currentTime + LEAD;

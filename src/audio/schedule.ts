@@ -1,6 +1,6 @@
 import type { InstrumentFamily } from '@/core/instruments';
 import type { TimedMusic } from '@/core/performance';
-import { piano, pianoSamples } from './piano';
+import { piano, pianoSamples, type PianoSource } from './piano';
 import { click, tones } from './tones';
 import { VOICE_OF, type Voice, type VoiceKind } from './voice';
 
@@ -10,8 +10,8 @@ export interface Band {
   readonly familyOf: (part: string) => InstrumentFamily;
   /** a′ in hertz. */
   readonly a4: number;
-  /** Where the recordings of the piano lie. */
-  readonly samples: string;
+  /** Where the recordings of the piano are; null where there are none: its notes are made like the others. */
+  readonly samples: PianoSource | null;
   readonly onLoading?: (share: number) => void;
 }
 
@@ -31,12 +31,12 @@ export async function schedulerFor(
   const kindOf = (part: string): VoiceKind => VOICE_OF[familyOf(part)];
   const struck = music.sounds.filter((s) => kindOf(s.part) === 'struck').map((s) => s.midi);
   const voices = new Map<VoiceKind, Voice>();
-  if (struck.length > 0)
+  if (struck.length > 0 && samples !== null)
     voices.set('struck', piano(context, await pianoSamples(context, samples, struck, onLoading), into, a4));
   const voiceOf = (kind: VoiceKind): Voice => {
     const known = voices.get(kind);
     if (known) return known;
-    const made = kind === 'struck' ? () => undefined : tones(context, kind, into, a4);
+    const made = tones(context, kind, into, a4);
     voices.set(kind, made);
     return made;
   };

@@ -16,7 +16,16 @@ interface Tone {
  * Set by looking at the spectrum of what comes out: many even partials for a bowed string, the odd ones before the even
  * for a wind, a quick fall for a plucked string **[from memory of how such spectra look]**.
  */
-const TONES: Readonly<Record<Exclude<VoiceKind, 'struck'>, Tone>> = {
+const TONES: Readonly<Record<VoiceKind, Tone>> = {
+  // Stands in where no recordings are at hand.
+  struck: {
+    partials: [1, 0.42, 0.22, 0.12, 0.06, 0.03],
+    attack: 0.003,
+    decay: 0.8,
+    sustain: 0.04,
+    release: 0.08,
+    level: 0.32,
+  },
   plucked: {
     partials: [1, 0.5, 0.34, 0.18, 0.1, 0.05],
     attack: 0.002,

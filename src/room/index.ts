@@ -19,3 +19,7 @@ export {
   type SoundAsked,
   type Way,
 } from './room-task';
+export { homeStepOf, roomTaskOf, type HomeStep } from './home-step';
+export type { TaskContext } from './task-context';
+export { taskOfPiece, type AboutTask, type RungOfTask } from './task-of-piece';
+export { usePlayer, type Loudspeaker } from './use-player';

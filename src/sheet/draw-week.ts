@@ -139,5 +139,5 @@ export async function drawWeek(
     }
     hands.onDrawn?.(i + 1, week.excerpts.length);
   }
-  return { week, music, failed };
+  return { week, pieces, music, failed };
 }

@@ -1,5 +1,5 @@
 import type { Score } from '@/core/score';
-import type { WeekSheet } from '@/core/sheet';
+import type { SheetPiece, WeekSheet } from '@/core/sheet';
 import type { SeenMarks } from '@/marked';
 
 /** Some bars as they are drawn on a sheet. */
@@ -16,6 +16,8 @@ export interface DrawnExcerpt {
 /** The sheet of a week with its music. */
 export interface DrawnSheet {
   readonly week: WeekSheet;
+  /** What it is of, by piece. */
+  readonly pieces: ReadonlyMap<string, SheetPiece>;
   /** By the key of the excerpt. */
   readonly music: ReadonlyMap<string, DrawnExcerpt>;
   /** What could not be drawn, and why, by key. */

@@ -86,11 +86,14 @@ function Doing({ task, week, leftOut }: DoingProps): ReactNode {
 /** Lines of music; beside the last of them, where it is short, what is to be done. */
 function MusicAndDoing({
   excerpt,
+  name,
   width,
   size,
   children,
 }: {
   readonly excerpt: DrawnExcerpt;
+  /** By which it is found in the page: its place among the excerpts. */
+  readonly name: number;
   readonly width: number;
   readonly size: PrintSize;
   readonly children: ReactNode;
@@ -104,18 +107,22 @@ function MusicAndDoing({
   return (
     <>
       {narrow.length > 0 ? (
-        <div className="sheet-narrow">
+        <div className="sheet-narrow" data-narrow={name}>
           <ExcerptMusic excerpt={excerpt} lines={narrow} dense />
         </div>
       ) : null}
       {full.length > 0 ? (
-        <div className="sheet-music sheet-wide" style={{ paddingLeft: GUTTER }}>
+        <div className="sheet-music sheet-wide" data-wide={name} style={{ paddingLeft: GUTTER }}>
           <ExcerptMusic excerpt={excerpt} lines={full} dense={dense} />
         </div>
       ) : null}
       {isShort ? (
         <div className="sheet-beside">
-          <div className="sheet-music sheet-wide" style={{ paddingLeft: GUTTER, width: taken + GUTTER }}>
+          <div
+            className="sheet-music sheet-wide"
+            data-wide={name}
+            style={{ paddingLeft: GUTTER, width: taken + GUTTER }}
+          >
             <ExcerptMusic excerpt={excerpt} lines={[last]} dense={dense} />
           </div>
           {children}
@@ -148,7 +155,7 @@ export function TaskBlock({ sheet: { week, music, failed }, task, width, size, l
       <TaskHead task={task} />
       {problem === undefined ? null : <p className="sheet-problem">The music is missing here: {problem}</p>}
       {excerpt ? (
-        <MusicAndDoing excerpt={excerpt} width={width} size={size}>
+        <MusicAndDoing excerpt={excerpt} name={week.excerpts.findIndex((e) => e.key === key)} width={width} size={size}>
           {doing}
         </MusicAndDoing>
       ) : (

@@ -27,6 +27,8 @@ export interface SheetRows {
   readonly ladders: readonly Ladder[];
   readonly marks: readonly Mark[];
   readonly settings: Settings | null;
+  /** Ids of the rungs that are done. */
+  readonly rungsDone: ReadonlySet<string>;
 }
 
 /** What is kept about the week of a student and the pieces in it; null where there is no such student. */
@@ -37,6 +39,7 @@ export async function sheetRows(db: StudioDatabase, studentId: string, zone: Zon
   const events = [...own, ...(await wordsAbout(db, own))];
   const assignment = currentAssignment(events);
   const ids = [...new Set(assignment?.items.flatMap((i) => i.pieceId ?? []) ?? [])];
+  const standings = await db.standings.where('studentId').equals(studentId).toArray();
   return {
     student,
     events,
@@ -47,5 +50,6 @@ export async function sheetRows(db: StudioDatabase, studentId: string, zone: Zon
     ladders: await db.ladders.where('pieceId').anyOf(ids).toArray(),
     marks: await db.marks.where('pieceId').anyOf(ids).toArray(),
     settings: (await db.settings.get('studio')) ?? null,
+    rungsDone: new Set(standings.flatMap((s) => s.rungsDone)),
   };
 }

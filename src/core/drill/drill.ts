@@ -102,8 +102,16 @@ export interface DrillSum {
   readonly right: number;
   readonly wrong: number;
   readonly seconds: number;
+  /** The longest run of right passes. */
+  readonly row: number;
   /** The fastest tempo at which a pass was right; null where none was. */
   readonly reached: number | null;
+}
+
+/** The longest run of right ones. */
+function longestRow(passes: readonly Pass[]): number {
+  let row = 0;
+  return passes.reduce((most, { right }) => Math.max(most, (row = right ? row + 1 : 0)), 0);
 }
 
 /**
@@ -117,6 +125,7 @@ export function drillSum({ passes }: Pick<Drill, 'passes'>): DrillSum {
     passes: passes.length,
     right: right.length,
     wrong: passes.length - right.length,
+    row: longestRow(passes),
     seconds: passes.reduce((sum, p) => sum + p.seconds, 0),
     reached: right.length > 0 ? Math.max(...right.map((p) => p.tempo)) : null,
   };

@@ -7,5 +7,6 @@ export { entriesOf, type Entry } from './entries';
 export { partName } from './part-names';
 export { instrumentOfPart, type PartInstrument, type ToldBy } from './part-instrument';
 export { playedBy, soundingScore } from './played';
-export { playerKey, playerSchema, type Line, type Player } from './player';
+export { playerKey, type Line, type Player } from './player';
+export { playerSchema } from './player-schema';
 export { stringsOf, type PlayersStrings } from './strings-of';

@@ -48,6 +48,7 @@ export {
 } from './fraction';
 export { isBlankBar, isBlankBetween, notFound, withBlanks } from './blank-bars';
 export { beatOnsets } from './beats';
+export { onlyBars } from './only-bars';
 export { lastWhere } from './last-where';
 export { hasUnsaidGroups, meterBeats, meterQuarters, meterText, parseMeter, simpleMeter } from './meter';
 export {

@@ -7,12 +7,14 @@ export { inOrder, isNothing, moreOf } from './done-at-home';
 export { homeCode, MOST_CODE, type HomeCode } from './home-code';
 export { inChildWords, tellingFor } from './child-words';
 export {
+  tasksAbout,
   weekSheet,
   type SheetExcerpt,
   type SheetPiece,
   type SheetRequest,
   type SheetStep,
   type SheetTask,
+  type TaskAbout,
   type WeekSheet,
 } from './week-sheet';
 export { taskKey, weekKey } from './keys';

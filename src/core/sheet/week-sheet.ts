@@ -110,9 +110,11 @@ function howOf(rung: Pick<Rung, 'times' | 'tempo' | 'tempoTo'>, tempo: number | 
 }
 
 /** What a task is about, as far as it is known. */
-interface About {
+export interface TaskAbout {
   readonly item: Assigned;
   readonly of: SheetPiece | null;
+  readonly place: PlacedSection | null;
+  /** The rungs it asks for, in their order. */
   readonly rungs: readonly Rung[];
   /** Bars, both included; null where no music belongs to it. */
   readonly bars: readonly [number, number] | null;
@@ -126,14 +128,18 @@ function barsOf({ score }: SheetPiece, { from, to }: PlacedSection, rungs: reado
   return [Math.min(...own.map(([a]) => a)), Math.max(...own.map(([, b]) => b))];
 }
 
-function aboutOf({ student, pieces, ladders }: SheetRequest, item: Assigned): About {
+function aboutOf({ student, pieces, ladders }: SheetRequest, item: Assigned): TaskAbout {
   const of = item.pieceId === null ? null : (pieces.get(item.pieceId) ?? null);
   const place = of?.places.find((p) => p.section.id === item.sectionId) ?? null;
-  if (!of || !place) return { item, of, rungs: [], bars: null };
+  if (!of || !place) return { item, of, place: null, rungs: [], bars: null };
   const ladder = ladderFor(ladders, place.section.id, ladderPlayer(of.piece, student), student.id);
   const rungs = taskRungs(item.what, ladder?.rungs ?? []);
-  return { item, of, rungs, bars: barsOf(of, place, rungs) };
+  return { item, of, place, rungs, bars: barsOf(of, place, rungs) };
 }
+
+/** The tasks of a week in the order in which a day goes, with what they are about. */
+export const tasksAbout = (request: SheetRequest): readonly TaskAbout[] =>
+  inOrderOfDay(request.assignment.items).map((item) => aboutOf(request, item));
 
 /** `Lamps Along the Quay, bars 9–12`; the piece alone where it is all of it. */
 function whereOf({ piece, score }: SheetPiece, [from, to]: readonly [number, number]): string {
@@ -144,7 +150,7 @@ function whereOf({ piece, score }: SheetPiece, [from, to]: readonly [number, num
 /** What stands behind the first colon, where a task says what of before it. */
 const saidAfterPlace = (what: string): string => what.split(': ').slice(1).join(': ');
 
-function titleOf({ item, of, rungs, bars }: About, tell: Telling): string {
+function titleOf({ item, of, rungs, bars }: TaskAbout, tell: Telling): string {
   const [only] = rungs;
   if (!of || !bars) return tell(item.what);
   const where = whereOf(of, bars);
@@ -154,7 +160,7 @@ function titleOf({ item, of, rungs, bars }: About, tell: Telling): string {
   return said === '' ? tell(item.what) : `${where}: ${tell(said)}`;
 }
 
-function stepsOf({ item, of, rungs }: About, tell: Telling): readonly SheetStep[] {
+function stepsOf({ item, of, rungs }: TaskAbout, tell: Telling): readonly SheetStep[] {
   const unit = tempoUnitOf(of?.piece);
   if (rungs.length === 0)
     return item.tempo === null ? [] : [{ what: '', how: `at ${inBeats(item.tempo, unit)}`, done: '' }];
@@ -173,7 +179,7 @@ const isToBeFound = (rungs: readonly Rung[]): boolean =>
   rungs.some((r) => r.kind === 'posture' || r.kind === 'starting-point');
 
 /** Only runs are asked for: the music is known. */
-const isRun = ({ item, rungs }: About): boolean =>
+const isRun = ({ item, rungs }: TaskAbout): boolean =>
   item.kind === 'check' || (rungs.length > 0 && rungs.every((r) => r.kind === 'run' || r.kind === 'perform'));
 
 interface Print {
@@ -186,7 +192,7 @@ interface Print {
 const holds = (a: Print, b: Print): boolean => a.pieceId === b.pieceId && a.from <= b.from && a.to >= b.to;
 
 /** The music of each task; where one has the bars of another they share the longer, printed at the first of them. */
-function shareMusic(abouts: readonly About[]): readonly (Print | null)[] {
+function shareMusic(abouts: readonly TaskAbout[]): readonly (Print | null)[] {
   const own = abouts.map(({ item, bars }): Print | null =>
     bars && item.pieceId !== null ? { pieceId: item.pieceId, from: bars[0], to: bars[1] } : null,
   );
@@ -216,7 +222,7 @@ function nextLessonAfter(from: Day, lessonDays: readonly Day[]): Day | null {
 const withoutYear = (words: string): string => words.replace(/ \d{4}$/, '');
 
 /** The cautions that the week gives reason for, and the one that always stands there. */
-function cautionsOf(abouts: readonly About[]): readonly string[] {
+function cautionsOf(abouts: readonly TaskAbout[]): readonly string[] {
   const more = abouts.flatMap(({ of, rungs }) => {
     const { breathes } = instrumentOf(of?.piece.instrument ?? 'other');
     const wind = breathes && rungs.some((r) => r.kind === 'breath');
@@ -233,7 +239,7 @@ export function weekSheet(request: SheetRequest): WeekSheet {
   const { student, assignment, lessonDays, zone } = request;
   const tell = tellingFor(student);
   const from = dayOf(assignment.at, zone);
-  const abouts = inOrderOfDay(assignment.items).map((item) => aboutOf(request, item));
+  const abouts = tasksAbout(request);
   const prints = shareMusic(abouts);
   const first = new Map<string, number>();
   prints.forEach((p, i) => {

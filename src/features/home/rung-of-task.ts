@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { standingKey } from '@/core/mastery';
 import { taskRungs, type DayTask } from '@/core/plan';
-import { ladderFor, ladderPlayer, type Rung } from '@/core/studio';
+import { ladderFor, ladderPlayer } from '@/core/studio';
+import type { RungOfTask } from '@/room';
 import { useLadders, useStandings } from '@/store';
 import type { PieceContext } from '@/features/score';
 import type { HomeModel } from './use-home';
@@ -10,14 +11,6 @@ interface Props {
   readonly model: HomeModel;
   readonly task: DayTask;
   readonly context: PieceContext;
-}
-
-/** The rung of a task that comes next, and its place among those that the task asks for. */
-export interface RungOfTask {
-  readonly rung: Rung;
-  /** From 1. */
-  readonly step: number;
-  readonly of: number;
 }
 
 /** The next rung of those a task asks for; null where it was made from none, or all are done. */

@@ -11,11 +11,19 @@ import { tell, useActs } from '@/features/acts';
 import { useDraft } from '@/features/drafts';
 import type { PieceContext } from '@/features/score';
 import { usePlaying } from '@/features/sound';
-import { NO_WORK, Room, type Recorder, type RoomKeys, type RoomSum, type RoomWork } from '@/room';
+import {
+  NO_WORK,
+  Room,
+  taskOfPiece,
+  type RungOfTask,
+  type Recorder,
+  type RoomKeys,
+  type RoomSum,
+  type RoomWork,
+} from '@/room';
 import { FollowedMusic } from './followed-music';
-import { taskOfRoom } from './task-of-room';
 import type { HomeModel } from './use-home';
-import { useRungOf, type RungOfTask } from './rung-of-task';
+import { useRungOf } from './rung-of-task';
 import { useHomeKeys } from './use-home-keys';
 
 const workSchema = z.object({
@@ -110,10 +118,11 @@ function RungInRoom({ about, ...props }: Props & { readonly about: RungOfTask | 
   const player = usePlaying();
   const draft = `home ${model.student.id} ${task.item.id} ${rung?.id ?? ''} ${model.today}`;
   const { value, set, settle } = useDraft(draft, parseWork);
-  const room = useMemo(
-    () => taskOfRoom({ model, task, context, about, marks, settings: settings ?? null }),
-    [model, task, context, about, marks, settings],
-  );
+  const room = useMemo(() => {
+    const { student, assignment } = model;
+    const cue = assignment?.cue ?? '';
+    return taskOfPiece({ student, item: task.item, cue, context, about, marks, settings: settings ?? null });
+  }, [model, task, context, about, marks, settings]);
   const recorder = useRecorder(props, rung);
   const keys = useRef<RoomKeys | null>(null);
   const onKeys = useCallback((bound: RoomKeys) => {

@@ -120,6 +120,7 @@ export const KEYS = {
   },
   sheet: {
     print: press('p', 'P', 'print'),
+    home: press('h', 'H', 'save the file for home'),
     boxes: press('b', 'B', 'empty boxes for the fingers, or the fingers'),
   },
   home: {

@@ -1,4 +1,4 @@
-import { Printer } from 'lucide-react';
+import { FileDown, Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { PAPERS, SHEET_FINGERS, SIZES, type Paper, type PrintSize, type SheetFingers } from '@/sheet';
 import { Button, Choose, counted } from '@/ui';
@@ -20,12 +20,23 @@ const ROOM_NAMES: Readonly<Record<SheetRoom, string>> = {
   all: 'all of it',
 };
 
+export interface HomeFileChoices {
+  readonly save: () => void;
+  readonly busy: boolean;
+  /** A piano plays in it: its recordings can go with the file. */
+  readonly hasPiano: boolean;
+  readonly withPiano: boolean;
+  readonly setWithPiano: (withPiano: boolean) => void;
+}
+
 interface Props {
   readonly choices: SheetChoicesAccess;
   readonly pages: number;
   /** Tasks whose music had no room. */
   readonly without: readonly number[];
   readonly onPrint: () => void;
+  /** The file for home. */
+  readonly forHome: HomeFileChoices;
 }
 
 /** `1`, `1 and 3`, `1, 2 and 3`. */
@@ -35,7 +46,7 @@ const inWords = (numbers: readonly number[]): string =>
     : `${numbers.slice(0, -1).join(', ')} and ${String(numbers[numbers.length - 1] ?? '')}`;
 
 /** What is printed and how, beside what it looks like. */
-export function SheetChoicesPanel({ choices, pages, without, onPrint }: Props): ReactNode {
+export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
   return (
     <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
       <Choose
@@ -74,6 +85,26 @@ export function SheetChoicesPanel({ choices, pages, without, onPrint }: Props): 
         {without.length > 0 ? `There was no room for the music of ${inWords(without)}. ` : ''}
         The browser prints it, or keeps it as a PDF.
       </p>
+      <div className="grid gap-2 border-t border-rule pt-4">
+        <Button big shortcut="h" onClick={forHome.save} disabled={forHome.busy}>
+          <FileDown size={20} aria-hidden="true" /> {forHome.busy ? 'Making it…' : 'Save for home'}
+        </Button>
+        {forHome.hasPiano ? (
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-leaf"
+              checked={forHome.withPiano}
+              onChange={(e) => forHome.setWithPiano(e.target.checked)}
+            />
+            with the sound of a real piano, a larger file
+          </label>
+        ) : null}
+        <p className="text-base text-ink-2">
+          One file that plays, counts and ticks on a telephone, with no network, and sends back what was done. It holds
+          a first name and this week, and nothing else.
+        </p>
+      </div>
     </div>
   );
 }

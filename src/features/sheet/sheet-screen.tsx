@@ -1,15 +1,17 @@
 'use client';
 
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { instrumentOf } from '@/core/instruments';
 import type { Student } from '@/core/studio';
 import { WeekPages, type DrawnSheet, type LaidWeek } from '@/sheet';
 import { useStudents } from '@/store';
-import { Button, EmptyState, Problem } from '@/ui';
+import { Button, EmptyState, Problem, useKeptChoice } from '@/ui';
 import { ChooseStudent } from '@/features/choose-student';
 import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
 import { SheetChoicesPanel } from './sheet-choices';
 import { useDrawnWeek } from './use-drawn-week';
+import { useSaveForHome } from './use-save-for-home';
 import { useSheetChoices, type SheetChoicesAccess } from './use-sheet-choices';
 
 /** What a printed file is called: whose it is, and of when. */
@@ -26,24 +28,51 @@ function useDocumentName(name: string): void {
   }, [name]);
 }
 
+/** Whether somebody plays the piano in it. */
+const hasPiano = ({ pieces }: DrawnSheet): boolean =>
+  [...pieces.values()].some(({ piece }) => instrumentOf(piece.instrument).family === 'keyboard');
+
 const print = (): void => window.print();
 
 /** The sheet as it is printed, what is chosen about it on the left. */
-function Preview({ sheet, choices }: { readonly sheet: DrawnSheet; readonly choices: SheetChoicesAccess }): ReactNode {
+function Preview({
+  studentId,
+  sheet,
+  choices,
+}: {
+  readonly studentId: string;
+  readonly sheet: DrawnSheet;
+  readonly choices: SheetChoicesAccess;
+}): ReactNode {
   const { paper, size, fingers, setFingers, room } = choices;
   const [laid, setLaid] = useState<LaidWeek>({ pages: 1, leftOut: [] });
   const onLaid = useCallback(
     (next: LaidWeek) => setLaid((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next)),
     [],
   );
+  const [piano, setPiano] = useKeptChoice('sheet-piano', ['made', 'real']);
+  const { save, busy } = useSaveForHome(studentId, choices, piano === 'real');
   useDocumentName(sheetName(sheet.week));
+  useKey('sheet.home', save);
   useKey('sheet.print', print);
   useKey('sheet.boxes', () => setFingers(fingers === 'boxes' ? 'chosen' : 'boxes'));
   const numbers = sheet.week.tasks.filter((t) => laid.leftOut.includes(t.itemId)).map((t) => t.number);
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
       <h1 className="sr-only">Sheet for {sheet.week.student}</h1>
-      <SheetChoicesPanel choices={choices} pages={laid.pages} without={numbers} onPrint={print} />
+      <SheetChoicesPanel
+        choices={choices}
+        pages={laid.pages}
+        without={numbers}
+        onPrint={print}
+        forHome={{
+          save,
+          busy,
+          hasPiano: hasPiano(sheet),
+          withPiano: piano === 'real',
+          setWithPiano: (real) => setPiano(real ? 'real' : 'made'),
+        }}
+      />
       <div className="overflow-x-auto print:overflow-visible">
         <WeekPages sheet={sheet} paper={paper} size={size} onePage={room === 'one'} onLaid={onLaid} />
       </div>
@@ -84,7 +113,7 @@ export function SheetScreen(): ReactNode {
     case 'failed':
       return <Problem>{drawn.message}</Problem>;
     case 'ready':
-      return <Preview sheet={drawn.sheet} choices={choices} />;
+      return <Preview studentId={drawn.student.id} sheet={drawn.sheet} choices={choices} />;
     case 'loading':
       return (
         <p className="p-8 text-center text-ink-2" role="status">

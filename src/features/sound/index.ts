@@ -1,4 +1,4 @@
 /** Hearing music: playing it, following it, how loud and how high. */
-export { SoundChoices } from './sound-choices';
+export { SoundChoices, useSoundChoices } from './sound-choices';
 export { usePlaying, type PlayAccess } from './use-playing';
 export { notesAlone, type NoteAlone } from './notes-alone';

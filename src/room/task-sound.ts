@@ -1,5 +1,4 @@
-import type { InstrumentFamily } from '@/core/instruments';
-import { INSTRUMENTS, instrumentOf } from '@/core/instruments';
+import { INSTRUMENTS, instrumentOf, type InstrumentFamily, type InstrumentId } from '@/core/instruments';
 import {
   barSpans,
   backingsFor,
@@ -24,9 +23,22 @@ import {
 import { realiseOrnaments, type OrnamentStyle } from '@/core/ornaments';
 import { instrumentOfPart, soundingScore } from '@/core/players';
 import { meterQuarters, type Score } from '@/core/score';
-import type { Piece } from '@/core/studio';
-import type { PieceContext } from '@/features/score';
-import type { Heard, Loop, Range, SoundAsked } from '@/room';
+import type { Heard, Loop, Range, SoundAsked } from './room-task';
+import type { TaskContext } from './task-context';
+
+/** What sounds: the whole score, what of it the player has, and on what. */
+export interface SoundedMusic {
+  readonly score: Score;
+  readonly played: Score;
+  readonly instrument: InstrumentId;
+}
+
+/** What sounds of a piece for whoever practises it. */
+export const soundedMusic = ({ score, played, player, piece }: TaskContext): SoundedMusic => ({
+  score,
+  played,
+  instrument: player.instrument ?? piece.instrument,
+});
 
 /** A loop lasts no longer than this; by then it has been heard often enough. */
 const MOST_SECONDS = 600;
@@ -84,9 +96,8 @@ function gapOf(loop: Loop, score: Score, { range, tempo }: Pick<SoundAsked, 'ran
 }
 
 /** What can be heard beside one's own part: a hand of two, the other parts, the chords, where there are some. */
-export function voicesOf({ score, played, player, piece }: PieceContext, range: Range): readonly Heard[] {
-  const hands =
-    instrumentOf(player.instrument ?? piece.instrument).family === 'keyboard' && (played.parts[0]?.staves ?? 1) > 1;
+export function voicesOf({ score, played, instrument }: SoundedMusic, range: Range): readonly Heard[] {
+  const hands = instrumentOf(instrument).family === 'keyboard' && (played.parts[0]?.staves ?? 1) > 1;
   const others = score.parts.length > played.parts.length;
   return [
     'mine',
@@ -99,7 +110,7 @@ export function voicesOf({ score, played, player, piece }: PieceContext, range: 
 }
 
 /** How the chords can be played in the meter of a bar; none where none are printed. */
-export const backingsOf = ({ score }: PieceContext, from: number): readonly Backing[] => {
+export const backingsOf = ({ score }: SoundedMusic, from: number): readonly Backing[] => {
   const bar = score.bars[from];
   return bar && score.chords.length > 0 ? backingsFor(bar) : [];
 };
@@ -142,14 +153,14 @@ function often(score: Score, plan: SoundPlan, asked: SoundAsked, { starts, beat 
 
 /** Bars of a piece as they are to sound: counted in, at a tempo, as often and in the way that is practised. */
 export function taskSound(
-  context: PieceContext,
+  music: SoundedMusic,
   marks: readonly LoudnessMark[],
   places: SoundPlaces,
   asked: SoundAsked,
 ): TimedMusic {
-  const { played, player, piece } = context;
+  const { played, instrument } = music;
   const own = new Set(played.parts.map((p) => p.id));
-  const score = WITH_OTHERS.has(asked.heard) ? soundingScore(context.score) : played;
+  const score = WITH_OTHERS.has(asked.heard) ? soundingScore(music.score) : played;
   // A call that nobody hears cannot be answered.
   const heard = asked.heard === 'none' && asked.way === 'call' ? 'mine' : asked.heard;
   const [from, to] = asked.range;
@@ -170,7 +181,7 @@ export function taskSound(
   };
   switch (asked.way) {
     case 'call': {
-      const byChord = instrumentOf(player.instrument ?? piece.instrument).family === 'fretted';
+      const byChord = instrumentOf(instrument).family === 'fretted';
       return callAndAnswer(score, plan, byChord ? chordSpans(score, from, to) : barSpans(score, from, to, 2));
     }
     case 'lines':
@@ -186,14 +197,14 @@ export function taskSound(
 }
 
 /** Which instrument a part is played by: the player's own, else what the file says; chords are plucked. */
-export function familyIn({ score, played, player }: PieceContext, piece: Piece): (part: string) => InstrumentFamily {
+export function familyIn({ score, played, instrument }: SoundedMusic): (part: string) => InstrumentFamily {
   const own = new Set(played.parts.map((p) => p.id));
-  const mine = instrumentOf(player.instrument ?? piece.instrument).family;
+  const mine = instrumentOf(instrument).family;
   return (id) => {
     if (id === BACKING_PART) return 'fretted';
     const part = score.parts.find((p) => p.id === id);
     if (own.has(id) || !part) return mine;
-    const { instrument } = instrumentOfPart(score, part);
-    return instrument === null ? 'other' : INSTRUMENTS[instrument].family;
+    const told = instrumentOfPart(score, part).instrument;
+    return told === null ? 'other' : INSTRUMENTS[told].family;
   };
 }

@@ -2,22 +2,21 @@ import { drillRule } from '@/core/drill';
 import { instrumentOf } from '@/core/instruments';
 import { cautionsFor, startingPoints, targetTempoFor } from '@/core/ladder';
 import { usualStyle } from '@/core/ornaments';
-import type { DayTask } from '@/core/plan';
 import {
   countingWay,
   FULL_FINGERING,
   teachingFor,
   tempoUnitOf,
+  type Assigned,
   type Mark,
   type Rung,
   type Settings,
+  type Student,
 } from '@/core/studio';
-import type { PieceContext } from '@/features/score';
-import type { RoomTask, Way } from '@/room';
+import type { Range, RoomTask, Way } from './room-task';
 import { sayingsOf } from './said-here';
-import { backingsOf, familyIn, taskSound, voicesOf, type SoundPlaces } from './task-sound';
-import type { RungOfTask } from './rung-of-task';
-import type { HomeModel } from './use-home';
+import { backingsOf, familyIn, soundedMusic, taskSound, voicesOf, type SoundPlaces } from './task-sound';
+import type { TaskContext } from './task-context';
 
 /** Bars between two places to begin from inside a chunk. */
 const EVERY = 2;
@@ -34,7 +33,7 @@ const WAY_OF: Readonly<Partial<Record<Rung['kind'], Way>>> = {
 };
 
 /** Where one can begin: sections, chunks, and every second bar of what is practised. */
-function startsIn({ score, places }: PieceContext, [from, to]: readonly [number, number]): readonly number[] {
+function startsIn({ score, places }: TaskContext, [from, to]: readonly [number, number]): readonly number[] {
   const points = startingPoints(
     score,
     places.map((p) => ({ from: p.from, name: p.section.name })),
@@ -45,7 +44,7 @@ function startsIn({ score, places }: PieceContext, [from, to]: readonly [number,
 }
 
 /** Bars in which a line ends: chunks of the way, and phrase ends the teacher marked. */
-function lineEnds({ played, places }: PieceContext, marks: readonly Mark[]): readonly number[] {
+function lineEnds({ played, places }: TaskContext, marks: readonly Mark[]): readonly number[] {
   const barOf = new Map(played.notes.map((n) => [n.id, n.bar as number]));
   return [
     ...places.map((p) => p.to),
@@ -54,7 +53,7 @@ function lineEnds({ played, places }: PieceContext, marks: readonly Mark[]): rea
 }
 
 /** Notes behind which one breathes: as printed, and as the teacher or the student has it. */
-function breathsAfter({ played, student }: PieceContext, marks: readonly Mark[]): ReadonlySet<string> {
+function breathsAfter({ played, student }: TaskContext, marks: readonly Mark[]): ReadonlySet<string> {
   return new Set([
     ...played.notes.filter((n) => n.marks.articulations.includes('breath-mark')).map((n) => n.id),
     ...marks.flatMap((m) =>
@@ -63,24 +62,58 @@ function breathsAfter({ played, student }: PieceContext, marks: readonly Mark[])
   ]);
 }
 
-interface About {
-  readonly model: HomeModel;
-  readonly task: DayTask;
-  readonly context: PieceContext;
+/** The rung of a task that comes next, and its place among those that the task asks for. */
+export interface RungOfTask {
+  readonly rung: Rung;
+  /** From 1. */
+  readonly step: number;
+  readonly of: number;
+}
+
+/** One task, and everything that is known of it. */
+export interface AboutTask {
+  readonly student: Student;
+  readonly item: Assigned;
+  /** What is to be thought of where the task itself says nothing. */
+  readonly cue: string;
+  readonly context: TaskContext;
   readonly about: RungOfTask | null;
   readonly marks: readonly Mark[];
   readonly settings: Settings | null;
 }
 
+/** Marks that a student has: everyone's and the student's own. */
+export const marksFor = (marks: readonly Mark[], student: Student): readonly Mark[] =>
+  marks.filter((m) => m.studentId === null || m.studentId === student.id);
+
+const rangeOf = ({ place, score }: TaskContext): Range => (place ? [place.from, place.to] : [0, score.bars.length - 1]);
+
+/** What the sound of a task follows, besides its notes. */
+export function soundPlaces({
+  student,
+  context,
+  marks,
+  settings,
+}: Pick<AboutTask, 'student' | 'context' | 'marks' | 'settings'>): SoundPlaces {
+  const { piece } = context;
+  const teaching = teachingFor(piece.teaching, student.teaching, settings?.teaching);
+  return {
+    phraseEnds: lineEnds(context, marks),
+    starts: startsIn(context, rangeOf(context)),
+    beat: tempoUnitOf(piece).quarters,
+    ornamentStyle: usualStyle(teaching.trills),
+    ornamentStyles: new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
+  };
+}
+
 /** One task of the day as the room takes it: everything that it needs to know of the piece. */
-export function taskOfRoom({ model, task, context, about, marks, settings }: About): RoomTask {
+export function taskOfPiece({ student, item, cue, context, about, marks: every, settings }: AboutTask): RoomTask {
+  const marks = marksFor(every, student);
   const { piece, score, played, player, place } = context;
-  const { student } = model;
-  const { item } = task;
   const rung = about?.rung ?? null;
   // "Tide, bars 1–2: Tap the rhythm …": what of stands before the colon.
   const [of = piece.title] = item.what.split(': ');
-  const range = place ? ([place.from, place.to] as const) : ([0, score.bars.length - 1] as const);
+  const range = rangeOf(context);
   const teaching = teachingFor(piece.teaching, student.teaching, settings?.teaching);
   const unit = tempoUnitOf(piece);
   const target = targetTempoFor(piece, student, score, range[0]);
@@ -92,32 +125,26 @@ export function taskOfRoom({ model, task, context, about, marks, settings }: Abo
     student.variants?.[piece.id] ?? FULL_FINGERING,
     countingWay(teaching),
   );
-  const starts = startsIn(context, range);
   const barLabel = (bar: number): string => score.bars[bar]?.name ?? String(bar + 1);
   const isLong = range[1] > range[0];
   const own = rung ? WAY_OF[rung.kind] : undefined;
+  const sounded = soundedMusic(context);
+  const places = soundPlaces({ student, context, marks, settings });
   const possible: readonly Way[] = [
     'play',
     ...(isLong ? (['lines', 'call'] as const) : []),
     ...(said.sayings.length > 0 ? (['say'] as const) : []),
     'ahead',
-    ...(starts.length > 1 ? (['place'] as const) : []),
+    ...(places.starts.length > 1 ? (['place'] as const) : []),
     ...(breathes ? (['breathe'] as const) : []),
     'tap',
   ];
-  const places: SoundPlaces = {
-    phraseEnds: lineEnds(context, marks),
-    starts,
-    beat: unit.quarters,
-    ornamentStyle: usualStyle(teaching.trills),
-    ornamentStyles: new Map(marks.flatMap((m) => (m.kind === 'ornament' ? [[m.noteId, m.style] as const] : []))),
-  };
   return {
     id: item.id,
     what: rung ? rung.what : item.what,
     of: rung ? `${of}${about && about.of > 1 ? `, step ${about.step} of ${about.of}` : ''}` : '',
     done: rung?.done ?? '',
-    cue: item.cue || (model.assignment?.cue ?? ''),
+    cue: item.cue || cue,
     caution: rung
       ? (cautionsFor([rung], { wind: breathes && rung.kind === 'breath', stretch: false, notesPerSecond: 0 })[0] ??
         null)
@@ -135,15 +162,15 @@ export function taskOfRoom({ model, task, context, about, marks, settings }: Abo
     range,
     whole: [0, score.bars.length - 1],
     ways: own && possible.includes(own) ? [own, ...possible.filter((w) => w !== own)] : possible,
-    voices: voicesOf(context, range),
-    backings: backingsOf(context, range[0]),
+    voices: voicesOf(sounded, range),
+    backings: backingsOf(sounded, range[0]),
     isSung: played.notes.some((n) => n.bar >= range[0] && n.bar <= range[1] && n.marks.lyrics.length > 0),
-    starts,
+    starts: places.starts,
     ...said,
     breaths: breathsAfter(context, marks),
     breathLasts: student.breathSpanInSeconds,
-    soundOf: (asked) => taskSound(context, marks, places, asked),
-    familyOf: familyIn(context, piece),
+    soundOf: (asked) => taskSound(sounded, marks, places, asked),
+    familyOf: familyIn(sounded),
     barName: (bar) => `bar ${barLabel(bar)}`,
     barLabel,
   };

@@ -3,26 +3,31 @@ import { piece } from '@/core/commands/stored-for-tests';
 import { playedBy } from '@/core/players';
 import { playerFor } from '@/core/studio';
 import { scoreOfAbc } from '@/core/studio/abc-for-tests';
-import type { PieceContext } from '@/features/score';
-import type { SoundAsked } from '@/room';
-import { backingsOf, familyIn, taskSound, voicesOf, type SoundPlaces } from './task-sound';
+import type { SoundAsked } from './room-task';
+import {
+  backingsOf,
+  familyIn,
+  soundedMusic,
+  taskSound,
+  voicesOf,
+  type SoundPlaces,
+  type SoundedMusic,
+} from './task-sound';
 
 /** A piece as a stage has it, for whoever usually plays it. */
-function contextOf(abc: string, instrument: Parameters<typeof piece>[0] = {}): PieceContext {
+function contextOf(abc: string, instrument: Parameters<typeof piece>[0] = {}): SoundedMusic {
   const score = scoreOfAbc(abc);
   const row = piece(instrument);
   const player = playerFor(score, row, null);
-  return {
+  return soundedMusic({
     piece: row,
     student: null,
     score,
     player,
     played: playedBy(score, player),
-    sections: [],
     places: [],
-    section: null,
     place: null,
-  };
+  });
 }
 const SONG = contextOf('X:1\nM:4/4\nL:1/4\nK:C\n"C"C4|"C"D4|"G7"E4|"C"F4|]', { instrument: 'guitar' });
 const PIANO = contextOf(
@@ -49,7 +54,7 @@ const asked = (more: Partial<SoundAsked> = {}): SoundAsked => ({
   seed: 1,
   ...more,
 });
-const sound = (context: PieceContext, more: Partial<SoundAsked> = {}) => taskSound(context, [], PLACES, asked(more));
+const sound = (context: SoundedMusic, more: Partial<SoundAsked> = {}) => taskSound(context, [], PLACES, asked(more));
 
 describe('what can be heard of a task', () => {
   it('is the hands of a keyboard player, the chords of a song, never what is not there', () => {
@@ -59,8 +64,8 @@ describe('what can be heard of a task', () => {
     expect(backingsOf(SONG, 0)[0]).toBe('bass-and-brush');
   });
   it('is played by its own instrument, the chords by a plucked one', () => {
-    expect(familyIn(SONG, SONG.piece)('backing')).toBe('fretted');
-    expect(familyIn(PIANO, PIANO.piece)(PIANO.played.parts[0]?.id ?? '')).toBe('keyboard');
+    expect(familyIn(SONG)('backing')).toBe('fretted');
+    expect(familyIn(PIANO)(PIANO.played.parts[0]?.id ?? '')).toBe('keyboard');
   });
 });
 
@@ -82,7 +87,7 @@ describe('a task as it sounds', () => {
     expect([second('beat'), second('two-beats'), second('bar'), second('count')]).toEqual([7, 8, 9, 9]);
   });
   it('is called and answered chord by chord on a guitar, in two bars elsewhere', () => {
-    const calls = (context: PieceContext) =>
+    const calls = (context: SoundedMusic) =>
       sound(context, { way: 'call' }).phases.flatMap((p) => (p.kind === 'listen' ? [[p.from, p.to]] : []));
     expect(calls(SONG)).toEqual([
       [0, 1],
