@@ -87,7 +87,7 @@ export interface CachedEngraving {
 }
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 6;
+export const DATABASE_VERSION = 7;
 
 /** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
 export class StudioDatabase extends Dexie {
@@ -148,7 +148,8 @@ export class StudioDatabase extends Dexie {
         notices: '++seq',
       })
       .upgrade((tx) => upgradeDatabase(tx, zone));
-    // Versions 4 to 6 only added: ways and kinds of sections; exercises and ladders of one student; what is archived.
+    // Versions 4 to 7 only added: ways and kinds of sections; exercises and ladders of one student; what is archived;
+    // what comes back from home.
     this.version(DATABASE_VERSION).stores(indexesNow());
   }
 }

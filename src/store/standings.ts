@@ -62,7 +62,8 @@ async function pairsOf(db: StudioDatabase, events: readonly StudioEvent[]): Prom
       for (const j of await joinsOf(db, e.pieceId))
         if (j.kind === 'section-joined') add({ studentId: e.studentId, sectionId: j.into, pieceId: e.pieceId });
     }
-    if (e.kind === 'practice' && e.sectionId !== null) add({ ...e, sectionId: e.sectionId });
+    if (e.kind === 'practice' && e.sectionId !== null && e.pieceId !== null)
+      add({ studentId: e.studentId, sectionId: e.sectionId, pieceId: e.pieceId });
     if (e.kind === 'section-joined')
       for (const s of await db.standings.where('sectionId').anyOf([e.sectionId, e.into]).toArray())
         add({ studentId: s.studentId, sectionId: e.into, pieceId: e.pieceId });

@@ -46,6 +46,7 @@ export { sayInLesson } from './lesson/say-in-lesson';
 export { takeBackLesson } from './lesson/take-back-lesson';
 export { takeBackRecord } from './lesson/take-back-record';
 export { tickRung } from './lesson/tick-rung';
+export { takeHome, type TakeHome } from './home/take-home';
 export { arrangeWay, type WayEdit } from './way/arrange-way';
 export { changePlace, type PlaceEdit } from './way/change-place';
 export { takeWay } from './way/take-way';

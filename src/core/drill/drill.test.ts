@@ -53,7 +53,7 @@ describe('a drill', () => {
     expect(after('++-+', rule({ steps: [60] })).done).toBe(false);
   });
   it('keeps what was right, at which tempo, and how long it took', () => {
-    expect(drillSum(after('+++-+'))).toEqual({ passes: 5, right: 4, wrong: 1, seconds: 40, reached: 66 });
+    expect(drillSum(after('+++-+'))).toEqual({ passes: 5, right: 4, wrong: 1, row: 3, seconds: 40, reached: 66 });
     expect(drillSum(after('--')).reached).toBeNull();
   });
   it('takes a pass back as if it had not been', () => {

@@ -15,7 +15,7 @@ import {
 } from './practice-schemas';
 
 /** Version of the studio file and of the kept records. Files of a higher version are refused. */
-export const STUDIO_VERSION = 6;
+export const STUDIO_VERSION = 7;
 
 /**
  * Tables whose rows are put, changed and removed, by name. A new table is a line here; the store is told by the

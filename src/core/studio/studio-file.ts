@@ -80,7 +80,7 @@ export function readStudioFile(text: string, file: string, zone: Zone): Result<R
   const broken = fail('studio-broken', `${file} is damaged: it holds no studio. Nothing was changed.`, { file });
   const lists = listsOf(head.data.studio);
   if (Object.keys(lists).length === 0) return broken;
-  // Versions 4 and 5 only added: ways and kinds of sections, then exercises and ladders of one student.
+  // Versions 4 to 7 only added.
   const upgraded = version < 3 ? upgradedLists(lists, zone) : { studio: head.data.studio, listed: [] };
   const studio = parseStudio(upgraded.studio);
   if (!studio) return broken;

@@ -17,7 +17,7 @@ export function useOverhead(
 ): number {
   return useMemo(() => {
     const logs = practiceOf(events).flatMap((e): LoggedWork[] => {
-      const score = scores.get(e.pieceId);
+      const score = scores.get(e.pieceId ?? '');
       const section = sections.find((s) => s.id === e.sectionId);
       const [placed] = score && section ? placeSections(score, [section]) : [];
       if (!score || !placed || e.tempo === null || e.times === 0) return [];

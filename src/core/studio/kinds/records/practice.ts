@@ -8,7 +8,8 @@ export const practiceRecordSchema = z.object({
   ...recordBase,
   kind: z.literal('practice'),
   studentId: id,
-  pieceId: id,
+  /** Null for a task that is of no piece. */
+  pieceId: id.nullable(),
   sectionId: id.nullable(),
   /** Kind of the rung that was worked on. */
   rung: z.string().max(40).optional(),
@@ -21,6 +22,9 @@ export const practiceRecordSchema = z.object({
   /** Notes tapped in time, of so many. */
   tapped: z.object({ right: z.number().int().min(0).max(20_000), of: z.number().int().min(0).max(20_000) }).optional(),
   tempo: bpm.nullable(),
+  /** The longest row of right ones; boxes that were ticked at home. */
+  row: z.number().int().min(0).max(1000).optional(),
+  ticks: z.number().int().min(0).max(100).optional(),
   note: z.string().max(MOST.note),
 });
 export type PracticeEvent = z.infer<typeof practiceRecordSchema>;
