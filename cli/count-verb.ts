@@ -3,17 +3,9 @@ import { COUNT_SYSTEMS, countStaff, USUAL_WAY, type CountingWay } from '../src/c
 import { playedBy } from '../src/core/players';
 import { quartersText } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
+import { barRange } from './bar-range';
 import type { OptionValues } from './options';
 import { aboutPlayer, chosenPlayer } from './player';
-
-/** `4-7` or `4`, bars from 0; null for anything else. */
-function barRange(text: string): readonly [number, number] | null {
-  const match = /^(\d{1,6})(?:-(\d{1,6}))?$/.exec(text);
-  if (!match) return null;
-  const from = Number(match[1]);
-  const to = match[2] === undefined ? from : Number(match[2]);
-  return to >= from ? [from, to] : null;
-}
 
 export const COMPOUND: readonly CountingWay['compound'][] = ['beats', 'three', 'eighths'];
 export const UNEVEN: readonly CountingWay['uneven'][] = ['long', 'short'];

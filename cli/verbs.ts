@@ -75,6 +75,18 @@ export const VERBS = {
     takesFile: true,
     run: writeVerb,
   },
+  sheet: {
+    options: {
+      ...PLAYER_OPTIONS,
+      marks: { kind: 'text' },
+      bars: { kind: 'text' },
+      blank: { kind: 'flag' },
+      out: { kind: 'text' },
+    },
+    takesFile: true,
+    // What draws and plays is only loaded where it is asked for.
+    run: async (bytes, file, options) => (await import('./sheet-verb')).sheetVerb(bytes, file, options),
+  },
   schema: { options: {}, takesFile: false, run: () => ok(studioJsonSchema()) },
 } as const satisfies Readonly<Record<string, Verb>>;
 

@@ -2,7 +2,9 @@ import { chromium } from 'playwright-core';
 import { CHROMIUM_LAUNCH } from './chromium';
 const browser = await chromium.launch(CHROMIUM_LAUNCH);
 const page = await browser.newPage({ viewport: { width: 1280, height: 1000 } });
-page.on('console', (m) => { if (m.type() === 'error') console.log('ERR', m.text()); });
+page.on('console', (m) => {
+  if (m.type() === 'error') console.log('ERR', m.text());
+});
 page.on('pageerror', (e) => console.log('PAGEERR', e.message));
 for (const who of process.argv.slice(2)) {
   await page.goto(`http://localhost:4700/sheet?student=demo-${who}`);

@@ -10,6 +10,8 @@ import type { HomeMusic, HomeTask, HomeWeek } from './home-week';
 
 /** Everything that a file for home is made from. */
 export interface HomeFileRequest {
+  /** What stands in place of the student's first name. */
+  readonly name?: string;
   readonly studio: SheetStudio;
   readonly sheet: DrawnSheet;
   /** Ids of rungs that are done. */
@@ -123,7 +125,7 @@ export function makeHomeWeek(request: HomeFileRequest): HomeWeek {
   const { student, assignment } = studio;
   const { week, pieces } = sheet;
   return {
-    student: firstName(student.name),
+    student: request.name ?? firstName(student.name),
     key: weekKey(assignment),
     from: week.from,
     week: week.week,

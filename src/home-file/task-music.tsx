@@ -32,7 +32,7 @@ export function TaskMusic({ lines, played, seen, view, label }: Props): ReactNod
     line?.scrollIntoView({ block: 'nearest' });
   }, [barId]);
   return (
-    <div ref={host} className={`overflow-x-auto pl-3 ${words ? '' : 'without-words'}`}>
+    <div ref={host} className={`overflow-x-auto pt-1 pl-4 ${words ? '' : 'without-words'}`}>
       <EngravedLines
         systems={shown}
         label={label}

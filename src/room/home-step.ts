@@ -1,6 +1,7 @@
 import type { InstrumentFamily } from '@/core/instruments';
 import type { LoudnessMark } from '@/core/performance';
 import { SAYINGS, type Saying } from '@/core/saying';
+import { tellingFor } from '@/core/sheet';
 import type { CellPlace } from '@/core/tapping';
 import type { RoomTask } from './room-task';
 import { marksFor, soundPlaces, taskOfPiece, type AboutTask } from './task-of-piece';
@@ -25,6 +26,7 @@ const isHeard = (mark: LoudnessMark): boolean => mark.kind === 'dynamic' || mark
 /** Everything the room would ask about a task, asked at once; the range cannot be moved beyond some bars. */
 export function homeStepOf(about: AboutTask, whole: readonly [number, number]): HomeStep {
   const task = taskOfPiece(about);
+  const tell = tellingFor(about.student);
   const { saidTexts, placeOf, soundOf: _, familyOf, barName: __, barLabel, ...plain } = task;
   const { score, played } = about.context;
   const [from, to] = whole;
@@ -33,6 +35,8 @@ export function homeStepOf(about: AboutTask, whole: readonly [number, number]): 
   const parts = [...score.parts.map((p) => p.id)];
   return {
     ...plain,
+    what: tell(plain.what),
+    done: tell(plain.done),
     whole,
     breaths: new Set([...plain.breaths].filter((id) => ids.has(id))),
     said: new Map(SAYINGS.filter((s) => plain.sayings.includes(s)).map((s) => [s, saidTexts(s)])),

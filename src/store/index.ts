@@ -28,6 +28,8 @@ export {
 } from './queries';
 export type { Done } from './run-command';
 export { sheetRows, type SheetRows } from './sheet-rows';
+export { givenWeeks, type GivenWeek } from './given-weeks';
+export { whoseWeek, type FoundWeek } from './whose-week';
 export { storageProblem } from './stored-problem';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
 export { countStudio, noteBackup } from './studio-data';

@@ -51,6 +51,16 @@ const SIGN = 3;
 /** What an outline adds to a text. */
 const BOX = 10;
 
+/** Braces stand so far to the left of the first staff. */
+const BEFORE = 12;
+
+/** The middle of a text over a note: words that would go over an edge are moved until they end with it. */
+function insideX(x: number, text: string, width: number): number {
+  if (text.length <= SIGN) return x;
+  const half = textWidth(text) / 2;
+  return Math.max(half - BEFORE, Math.min(x, width - half));
+}
+
 /** Texts aligned with the note heads of one engraved line. */
 export function TextLane({
   name,
@@ -70,7 +80,12 @@ export function TextLane({
   // Words that would cover one another stand in rows of their own; fingers and signs keep theirs.
   const isWords = rows === 1 && here.some((t) => t.text.length > SIGN);
   const levels = isWords
-    ? staggered(here.map((t) => ({ x: layout.notes.get(t.noteId)?.x ?? 0, width: textWidth(t.text) + BOX })))
+    ? staggered(
+        here.map((t) => ({
+          x: insideX(layout.notes.get(t.noteId)?.x ?? 0, t.text, layout.width),
+          width: textWidth(t.text) + BOX,
+        })),
+      )
     : here.map((t) => t.row ?? 0);
   return (
     <div
@@ -84,7 +99,10 @@ export function TextLane({
         const at = layout.notes.get(t.noteId);
         const body = t.silent ? `(${t.text})` : t.text;
         const look = `absolute -translate-x-1/2 whitespace-nowrap ${dense ? 'leading-[18px]' : 'leading-6'} ${large ? 'text-lg' : dense ? 'text-sm' : 'text-base'} ${t.silent ? 'text-ink-3' : LOOK[t.source]} ${t.chosen ? 'rounded outline-2 outline-acorn px-1.5' : ''}`;
-        const style = { left: at?.x ?? 0, top: AROUND[room] / 2 + (levels[i] ?? 0) * ROW[room] };
+        const style = {
+          left: insideX(at?.x ?? 0, t.text, layout.width),
+          top: AROUND[room] / 2 + (levels[i] ?? 0) * ROW[room],
+        };
         return onPick ? (
           <button
             key={`${t.noteId} ${t.row ?? 0} ${t.text}`}

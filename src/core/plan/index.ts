@@ -4,6 +4,7 @@
  * tempos quarters a minute.
  */
 export { atHome, type AtHome } from './at-home';
+export { homeByPlace, type PlaceAtHome } from './home-by-place';
 export { dayTasks, inOrderOfDay, type DayTask } from './day-tasks';
 export { exerciseCandidates, EXERCISES, studyCandidates, type ExerciseToMake } from './exercise-candidates';
 export { proposeExercises, type ExercisedPiece } from './propose-exercises';

@@ -3,7 +3,9 @@
  * the sheet, in words; codes and files that carry what was done. Tempos in quarters a minute, minutes whole.
  */
 export { answerFile } from './answer-file';
+export { boxesADay } from './boxes-a-day';
 export { inOrder, isNothing, moreOf } from './done-at-home';
+export { homeRecordPlace, PAPER, placeOfRecord, type HomeRecordPlace } from './home-record';
 export { homeCode, MOST_CODE, type HomeCode } from './home-code';
 export { inChildWords, tellingFor } from './child-words';
 export {

@@ -16,7 +16,7 @@ export type AnswerProblem = 'no-code' | 'damaged-code' | 'damaged-answer' | 'new
 
 /** Whether a text says that it comes from home; what is in it may still be damaged. */
 export const isFromHome = (text: string): boolean =>
-  text.includes(`"${ANSWER_FORMAT}"`) || /OAK1[A-Za-z0-9+\-\s]/.test(text);
+  text.includes(`"${ANSWER_FORMAT}"`) || /OAK1[A-Za-z0-9+\-\s]{20,}/.test(text);
 
 /**
  * What came back from home, as a file or as a code anywhere in a text.

@@ -20,6 +20,7 @@ import {
   type Student,
   type Zone,
 } from '../studio';
+import { boxesADay } from './boxes-a-day';
 import { tellingFor, type Telling } from './child-words';
 
 /** One step of a task: what to do, how often and how fast, and when it is done. */
@@ -96,9 +97,6 @@ export interface SheetRequest {
 }
 
 const WEEK = 7;
-/** More boxes on one day are not ticked by anybody. */
-const MOST_BOXES = 5;
-
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
 /** `3 times at 66`, `from 55 to 96`. */
@@ -263,7 +261,7 @@ export function weekSheet(request: SheetRequest): WeekSheet {
         steps: stepsOf(about, tell),
         cue: about.item.cue,
         days: about.item.days,
-        boxes: Math.min(MOST_BOXES, about.item.timesADay),
+        boxes: boxesADay(about.item),
         minutes: about.item.minutes,
         byMidweek: about.item.by === 'midweek',
         isRun: isRun(about),

@@ -149,8 +149,10 @@ function Grid({ students }: { readonly students: readonly Student[] }): ReactNod
             ]}
             onPick={(v) => setSort(v === 'name' || v === 'level' || v === 'due' ? v : 'order')}
           />
+          <Button className="ml-auto" onClick={() => where.go('sheet', { studentId: null })}>
+            Sheets for home
+          </Button>
           <Button
-            className="ml-auto"
             disabled={shownStandings.length === 0}
             onClick={() => act(() => saveMasteryCsv(shownStandings, students, pieces, rows.places, studio.zone))}
           >

@@ -13,6 +13,7 @@ import { TourCard, useTour } from '@/features/tour';
 import { useWhere, type Stage } from '@/features/where';
 import { warmEngraver } from '@/workers';
 import { Finder } from '@/features/find';
+import { FromHome } from '@/features/from-home';
 import { useKey } from '@/features/keys';
 import { KeysDialog } from './keys-dialog';
 import { NextLine } from './next-line';
@@ -223,6 +224,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
           {children}
         </ProblemBoundary>
       </main>
+      <FromHome />
       {isDemo ? <TourCard onOwn={leave} /> : null}
       <Finder open={finding} stageNames={STAGE_NAMES} next={next} onClose={() => setFinding(false)} />
       <KeysDialog open={keysOpen} stage={where.stage} onClose={() => setKeysOpen(false)} />

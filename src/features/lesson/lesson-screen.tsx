@@ -3,14 +3,14 @@
 import { useEffect, type ReactNode } from 'react';
 import { beginLesson, takeBackLesson } from '@/core/commands';
 import { USUAL_LESSON_MINUTES } from '@/core/mastery';
-import { atHome } from '@/core/plan';
 import { useStudents, useStudio } from '@/store';
-import { Button, counted } from '@/ui';
+import { Button } from '@/ui';
 import { useActs } from '@/features/acts';
 import { ChooseStudent } from '@/features/choose-student';
 import { PieceStage } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
+import { AtHomePanel } from './at-home-panel';
 import { Hearing } from './hearing';
 import { LessonTimer } from './lesson-timer';
 import { PastLessons } from './past-lessons';
@@ -23,18 +23,6 @@ const VIEWS: readonly (readonly [View, string, string])[] = [
   ['week', 'Next week', 'g'],
   ['past', 'Past lessons', 'l'],
 ];
-
-/** What was practised since the last lesson, all pieces together. */
-function AllAtHome({ model }: { readonly model: LessonModel }): ReactNode {
-  const home = atHome(model.practised);
-  return (
-    <span className="hidden text-base text-slate lg:inline">
-      {home === null
-        ? 'Nothing practised since the last lesson is written down.'
-        : `At home since: ${counted(home.minutes, 'minute')} on ${counted(home.days, 'day')}`}
-    </span>
-  );
-}
 
 function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
   const where = useWhere();
@@ -69,7 +57,7 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
             </button>
           ))}
         </div>
-        <AllAtHome model={model} />
+        <AtHomePanel model={model} />
         <span className="ml-auto flex items-center gap-2">
           {model.current ? (
             <>

@@ -12,6 +12,7 @@ import { showProblem, tell, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
 import { useKey } from '@/features/keys';
+import { useWhere } from '@/features/where';
 import { suggestedWeek, toAssigned } from './suggested-week';
 import type { LessonModel } from './use-lesson';
 import { WeekRow } from './week-row';
@@ -22,6 +23,7 @@ const availableTo = (student: Student): number => student.minutesPerDay.reduce((
 /** Next week: filled by the tool until the teacher takes it, then the teacher's. */
 export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode {
   const studio = useStudio();
+  const where = useWhere();
   const { run } = useActs();
   const { student, pieces } = model;
   const today = studio.today();
@@ -206,8 +208,8 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
             <Button look="quiet" onClick={copy}>
               Copy
             </Button>
-            <Button look="quiet" onClick={() => window.print()}>
-              Print
+            <Button look={given ? 'primary' : 'quiet'} disabled={!given} onClick={() => where.go('sheet')}>
+              Sheet for home
             </Button>
           </span>
         }

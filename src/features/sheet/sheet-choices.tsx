@@ -45,10 +45,10 @@ const inWords = (numbers: readonly number[]): string =>
     ? numbers.join('')
     : `${numbers.slice(0, -1).join(', ')} and ${String(numbers[numbers.length - 1] ?? '')}`;
 
-/** What is printed and how, beside what it looks like. */
-export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
+/** On which paper, how large, with which fingers and how much music. */
+export function SheetLook({ choices }: Pick<Props, 'choices'>): ReactNode {
   return (
-    <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+    <>
       <Choose
         place="stacked"
         label="Paper"
@@ -77,6 +77,15 @@ export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }:
         choices={ROOMS.map((r) => [r, ROOM_NAMES[r]])}
         onPick={choices.setRoom}
       />
+    </>
+  );
+}
+
+/** What is printed and how, beside what it looks like. */
+export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
+  return (
+    <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+      <SheetLook choices={choices} />
       <Button look="primary" big shortcut="p" onClick={onPrint}>
         <Printer size={20} aria-hidden="true" /> Print
       </Button>

@@ -4,11 +4,10 @@ import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { instrumentOf } from '@/core/instruments';
 import type { Student } from '@/core/studio';
 import { WeekPages, type DrawnSheet, type LaidWeek } from '@/sheet';
-import { useStudents } from '@/store';
 import { Button, EmptyState, Problem, useKeptChoice } from '@/ui';
-import { ChooseStudent } from '@/features/choose-student';
 import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
+import { AllSheets } from './all-sheets';
 import { SheetChoicesPanel } from './sheet-choices';
 import { useDrawnWeek } from './use-drawn-week';
 import { useSaveForHome } from './use-save-for-home';
@@ -92,22 +91,14 @@ function NoWeek({ student }: { readonly student: Student }): ReactNode {
   );
 }
 
-/** What goes home with one student, as it is printed. */
+/** What goes home, as it is printed: with one student, or with several where nobody is chosen. */
 export function SheetScreen(): ReactNode {
   const where = useWhere();
-  const students = useStudents();
   const choices = useSheetChoices();
   const drawn = useDrawnWeek(where.studentId, choices);
   switch (drawn.kind) {
     case 'no-student':
-      return students ? (
-        <ChooseStudent
-          title="Whose sheet is it?"
-          stage="Sheet"
-          students={students}
-          onPick={(studentId) => where.change({ studentId })}
-        />
-      ) : null;
+      return <AllSheets choices={choices} />;
     case 'no-week':
       return <NoWeek student={drawn.student} />;
     case 'failed':

@@ -1,7 +1,16 @@
 import { currentAssignment, foldEvents, heldEvents, standingKey } from '../../mastery';
 import { inOrderOfDay, taskRungs } from '../../plan';
 import { fail, ok, type Result } from '../../result';
-import { inOrder, moreOf, taskKey, weekKey, type DoneAtHome, type SentBack } from '../../sheet';
+import {
+  boxesADay,
+  homeRecordPlace,
+  inOrder,
+  moreOf,
+  taskKey,
+  weekKey,
+  type DoneAtHome,
+  type SentBack,
+} from '../../sheet';
 import {
   clampText,
   dayAfter,
@@ -31,7 +40,7 @@ export interface TakeHome {
 
 /** What all records of one task, day and device begin with. */
 const placeId = ({ week, device }: SentBack, { task, day }: DoneAtHome): string =>
-  `home~${week.toString(16)}~${device.toString(16)}~${day}~${task.toString(16)}~`;
+  homeRecordPlace({ week, device, day, task });
 
 /** Minutes that were measured: the first figure of an id; a record may stand for more where boxes were ticked. */
 const measured = ({ id }: PracticeEvent): number => Number(/~(\d+)-[^~]*$/.exec(id)?.[1] ?? 0);
@@ -70,7 +79,8 @@ const possible = (d: DoneAtHome): DoneAtHome => {
 /** Minutes that a day of a task stands for where only its boxes were ticked. */
 function minutesOf({ minutes, ticks }: DoneAtHome, item: Assigned): number {
   if (minutes > 0) return minutes;
-  return ticks === 0 ? tenths(0) : tenths((item.minutes * Math.min(ticks, item.timesADay)) / item.timesADay);
+  const boxes = boxesADay(item);
+  return tenths((item.minutes * Math.min(ticks, boxes)) / boxes);
 }
 
 const isSame = (a: DoneAtHome, b: DoneAtHome): boolean =>

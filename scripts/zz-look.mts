@@ -1,0 +1,25 @@
+import { chromium } from 'playwright-core';
+import { CHROMIUM_LAUNCH } from './chromium';
+const browser = await chromium.launch(CHROMIUM_LAUNCH);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+page.on('console', (m) => {
+  if (m.type() === 'error') console.log('ERR', m.text());
+});
+page.on('pageerror', (e) => console.log('PAGEERR', e.message));
+await page.goto('http://localhost:4700/sheet');
+await page.getByRole('button', { name: /^Draw/ }).waitFor();
+await page.screenshot({ path: '/tmp/look/all-1.png' });
+const t = Date.now();
+await page.getByRole('button', { name: /^Draw/ }).click();
+await page.getByRole('button', { name: /^Print \d/ }).waitFor({ timeout: 60000 });
+console.log('all drawn', Date.now() - t, await page.locator('.sheet-page').count());
+await page.waitForTimeout(800);
+await page.pdf({ path: '/tmp/look/all.pdf', preferCSSPageSize: true });
+await page.goto('http://localhost:4700/lesson?student=demo-imke');
+await page.waitForSelector('.engraved');
+await page.waitForTimeout(800);
+await page.screenshot({ path: '/tmp/look/lesson-home.png' });
+await page.getByRole('button', { name: 'Boxes on paper' }).click();
+await page.waitForTimeout(400);
+await page.screenshot({ path: '/tmp/look/paper.png' });
+await browser.close();

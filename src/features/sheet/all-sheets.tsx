@@ -1,0 +1,131 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Printer } from 'lucide-react';
+import { useCallback, useState, type ReactNode } from 'react';
+import { WeekPages } from '@/sheet';
+import { givenWeeks, useStudio, type GivenWeek } from '@/store';
+import { Button, counted, dayWords, EmptyState } from '@/ui';
+import { useWhere } from '@/features/where';
+import { SheetLook } from './sheet-choices';
+import { useAllSheets } from './use-all-sheets';
+import type { SheetChoicesAccess } from './use-sheet-choices';
+
+/** Those who were given a week today; all who have one where there was no lesson today. */
+function usualChoice(weeks: readonly GivenWeek[], today: string): ReadonlySet<string> {
+  const given = weeks.filter((w) => w.given !== null);
+  const ofToday = given.filter((w) => w.given === today);
+  return new Set((ofToday.length > 0 ? ofToday : given).map((w) => w.student.id));
+}
+
+function WhoseSheets({
+  weeks,
+  ticked,
+  onTick,
+}: {
+  readonly weeks: readonly GivenWeek[];
+  readonly ticked: ReadonlySet<string>;
+  readonly onTick: (id: string, on: boolean) => void;
+}): ReactNode {
+  const where = useWhere();
+  return (
+    <ul className="grid gap-x-4 sm:grid-cols-2">
+      {weeks.map(({ student, given }) => (
+        <li key={student.id} className="flex items-center justify-between gap-2 border-b border-rule">
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-leaf"
+              disabled={given === null}
+              checked={ticked.has(student.id)}
+              onChange={(e) => onTick(student.id, e.target.checked)}
+            />
+            <span className="font-semibold">{student.name}</span>
+            <span className="text-ink-2">{given === null ? 'no week given yet' : `week of ${dayWords(given)}`}</span>
+          </label>
+          <Button
+            look="quiet"
+            aria-label={`Sheet of ${student.name}`}
+            onClick={() => where.change({ studentId: student.id })}
+          >
+            Look
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const print = (): void => window.print();
+
+/** Sheets of several students in one go. */
+export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess }): ReactNode {
+  const studio = useStudio();
+  const where = useWhere();
+  const { db, zone } = studio;
+  const weeks = useLiveQuery(() => givenWeeks(db, zone), [db, zone]);
+  const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
+  const { sheets, drawing, draw, cancel } = useAllSheets(choices);
+  const onLaid = useCallback(() => undefined, []);
+  if (!weeks) return null;
+  if (weeks.length === 0)
+    return (
+      <EmptyState title="No students yet">
+        <p>A sheet is made from the week that a student was given in the lesson.</p>
+        <Button look="primary" big onClick={() => where.go('board')}>
+          Go to the board
+        </Button>
+      </EmptyState>
+    );
+  const ticked = chosen ?? usualChoice(weeks, studio.today());
+  const onTick = (id: string, on: boolean): void =>
+    setChosen(new Set(on ? [...ticked, id] : [...ticked].filter((t) => t !== id)));
+  const students = weeks.filter((w) => ticked.has(w.student.id)).map((w) => w.student);
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
+      <h1 className="sr-only">Sheets for home</h1>
+      <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+        <SheetLook choices={choices} />
+        {sheets.length > 0 && drawing === null ? (
+          <Button look="primary" big onClick={print}>
+            <Printer size={20} aria-hidden="true" /> Print {counted(sheets.length, 'sheet')}
+          </Button>
+        ) : (
+          <Button
+            look="primary"
+            big
+            disabled={students.length === 0 || drawing !== null}
+            onClick={() => draw(students)}
+          >
+            Draw {counted(students.length, 'sheet')}
+          </Button>
+        )}
+        {drawing ? (
+          <div role="status">
+            <p>
+              {drawing.done} of {drawing.of}, {drawing.name}…
+            </p>
+            <progress className="w-full accent-leaf" value={drawing.done} max={drawing.of} aria-label="Sheets drawn" />
+            <Button onClick={cancel}>Stop</Button>
+          </div>
+        ) : null}
+      </div>
+      <div className="grid gap-4 overflow-x-auto print:block print:overflow-visible">
+        <section className="no-print panel p-4" aria-label="Whose sheets">
+          <WhoseSheets weeks={weeks} ticked={ticked} onTick={onTick} />
+        </section>
+        {sheets.map((sheet) => (
+          <div key={sheet.week.student} className="print-page-after">
+            <WeekPages
+              sheet={sheet}
+              paper={choices.paper}
+              size={choices.size}
+              onePage={choices.room === 'one'}
+              onLaid={onLaid}
+            />
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
