@@ -39,27 +39,29 @@ export function HomeFile({ home }: { readonly home: HomeWeek }): ReactNode {
           {kept.problem}
         </p>
       )}
-      {task ? (
-        <TaskScreen
-          key={`${task.key} ${day}`}
-          home={home}
-          task={task}
-          day={day}
-          kept={kept}
-          onLeave={() => take(null)}
-          onNext={next ? () => take(next.key) : null}
-        />
-      ) : (
-        <>
-          {home.cue === '' ? null : (
-            <p className="rounded bg-plum-wash px-4 py-2 text-lg text-plum">
-              <strong>Think of:</strong> <span translate="no">{home.cue}</span>
-            </p>
-          )}
-          <DayList home={home} kept={kept} day={day} today={today} onDay={setChosen} onTask={take} />
-          <SendBack home={home} kept={kept} />
-        </>
-      )}
+      <main className="flex flex-1 flex-col gap-3">
+        {task ? (
+          <TaskScreen
+            key={`${task.key} ${day}`}
+            home={home}
+            task={task}
+            day={day}
+            kept={kept}
+            onLeave={() => take(null)}
+            onNext={next ? () => take(next.key) : null}
+          />
+        ) : (
+          <>
+            {home.cue === '' ? null : (
+              <p className="rounded bg-plum-wash px-4 py-2 text-lg text-plum">
+                <strong>Think of:</strong> <span translate="no">{home.cue}</span>
+              </p>
+            )}
+            <DayList home={home} kept={kept} day={day} today={today} onDay={setChosen} onTask={take} />
+            <SendBack home={home} kept={kept} />
+          </>
+        )}
+      </main>
       <footer className="mt-auto text-base text-ink-2">
         <p>
           {home.cautions.map(sentence).join(' ')} With headphones keep it soft. What you do here stays in this browser

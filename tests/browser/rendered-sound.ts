@@ -11,7 +11,7 @@ import { output } from './output';
 import { schedulerFor } from './schedule';
 globalThis.oakRender = async ({ music, family, a4, level, rate, floor, listenAt }) => {
   const context = new OfflineAudioContext(1, Math.ceil((music.seconds + 0.5) * rate), rate);
-  const band = { familyOf: () => family, a4, samples: '/piano' };
+  const band = { familyOf: () => family, a4, samples: { from: '/piano' } };
   const schedule = await schedulerFor(context, music, output(context, level).into, band);
   // Handed over bit by bit ahead of time, as it is live.
   schedule(0, 0, 12);
