@@ -14,7 +14,7 @@ const newestIn = (folder: string): number =>
       .map((entry) => statSync(join(entry.parentPath, entry.name)).mtimeMs),
   );
 
-/** The program of the file for home and its look, built where they are not there or older than what they are made of. */
+/** The program of the file for home and its look; built where they are not there, or older than their sources. */
 export async function homeProgram(): Promise<HomeProgram> {
   const script = `${OUT}/program.js`;
   const style = `${OUT}/look.css`;

@@ -88,4 +88,42 @@ describe('oak', () => {
     });
     expect(readFileSync(out, 'utf8')).toContain('<fingering>5</fingering>');
   });
+
+  it('writes the sheet for home as one file that reaches nothing else', () => {
+    const out = join(folder, 'sheet.html');
+    const marks = join(folder, 'cues.json');
+    const hostile = '</script><img src=x onerror=alert(1)>';
+    writeFileSync(
+      marks,
+      JSON.stringify([
+        { kind: 'finger', noteId: 'p1-b1-n1', finger: '5' },
+        { kind: 'cue', noteId: 'p1-b1-n1', text: hostile },
+      ]),
+    );
+    const { status, stdout, stderr } = oak('sheet', PIECE, '--marks', marks, '--bars', '0-3', '-o', out);
+    expect([status, stderr]).toEqual([0, '']);
+    const page = readFileSync(out, 'utf8');
+    expect(JSON.parse(stdout)).toMatchObject({ written: out, bytes: Buffer.byteLength(page), bars: [0, 3] });
+    expect(Buffer.byteLength(page)).toBeLessThan(1_000_000);
+    const has = (text: string, of = page): boolean => of.includes(text);
+    expect(has('default-src &#x27;none&#x27;; script-src &#x27;sha256-')).toBe(true);
+    expect(has(hostile)).toBe(false);
+    // Nothing is loaded from anywhere: no address of a script, a picture, a face or a style sheet leads out of it.
+    expect(page.match(/(?:\ssrc|\shref|@import|url\()\s*=?\s*["'(]?\s*(?:https?:)?\/\//g)).toBeNull();
+    const blank = join(folder, 'blank.html');
+    expect(oak('sheet', PIECE, '--bars', '0-3', '--blank', '-o', blank).status).toBe(0);
+    expect([has('>▢<', readFileSync(blank, 'utf8')), has('>▢<')]).toEqual([true, false]);
+  });
+
+  it.each([
+    [['sheet', PIECE], 'bad-option'],
+    [['sheet', PIECE, '--bars', 'x', '-o', 'y.html'], 'bad-option'],
+    [['sheet', PIECE, '--bars', '90-99', '-o', 'y.html'], 'no-such-bars'],
+    [['sheet', PIECE, '--marks', '/no/such.json', '-o', 'y.html'], 'bad-marks'],
+    [['sheet', PIECE, '--bars', '0-1', '-o', '/no/such/folder/y.html'], 'cannot-write'],
+  ])('%j writes nothing and names %s', (args, code) => {
+    const { status, stdout, stderr } = oak(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(new RegExp(`^error: ${code}: .+\n$`));
+  });
 });

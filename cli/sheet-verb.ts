@@ -1,5 +1,4 @@
 import { writeFileSync } from 'node:fs';
-import { instrumentOf } from '../src/core/instruments';
 import { writeExcerpt } from '../src/core/musicxml';
 import { fail, ok, type Result } from '../src/core/result';
 import {
@@ -195,7 +194,6 @@ export async function sheetVerb(bytes: Uint8Array, file: string, options: Option
     written: out,
     bytes: Buffer.byteLength(page),
     bars: [from.index, to.index],
-    family: instrumentOf(piece.instrument).family,
     ...aboutPlayer(chosen.value),
   });
 }

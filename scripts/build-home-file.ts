@@ -1,6 +1,6 @@
 /**
- * Builds the program of the file for home and its look, as `public/home-file/program.js` and `look.css`: the core and the
- * room with a light renderer in place of the application's own. Both are made before a build, and not kept in the
+ * Builds the program of the file for home and its look, as `public/home-file/program.js` and `look.css`: the core and
+ * the room with a light renderer in place of the application's own. Both are made before a build, and not kept in the
  * repository.
  */
 import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';

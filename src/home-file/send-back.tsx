@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { answerFile, homeCode, MOST_AT_HOME } from '@/core/sheet';
+import { dayInWords, type Day } from '@/core/studio';
 import { Button } from '@/ui';
 import { sentBack } from './home-progress';
 import type { HomeWeek } from './home-week';
@@ -29,10 +30,7 @@ function canShare(file: File): boolean {
   }
 }
 
-const daysInWords = (days: readonly string[]): string =>
-  days
-    .map((d) => new Date(`${d}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric' }))
-    .join(', ');
+const daysInWords = (days: readonly Day[]): string => days.map((d) => dayInWords(d)).join(', ');
 
 /** What was done, to be sent to the teacher: a note, and three ways to send it. */
 export function SendBack({ home, kept }: { readonly home: HomeWeek; readonly kept: ProgressAccess }): ReactNode {

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { dayOf, UTC, type Day } from '@/core/studio';
 
 /** Who does nothing for so long has left the instrument. */
 const IDLE_MS = 180_000;
@@ -48,8 +49,10 @@ export function useClock(isRunning: boolean, isSounding: boolean, onSpent: (seco
   }, [isRunning]);
 }
 
+const localDay = (): Day => dayOf(new Date().toISOString(), Intl.DateTimeFormat().resolvedOptions().timeZone || UTC);
+
 /** Today, where this device is; a new one when midnight has passed. */
-export function useToday(): string {
+export function useToday(): Day {
   const [today, setToday] = useState(localDay);
   useEffect(() => {
     const look = (): void => setToday(localDay());
@@ -61,10 +64,4 @@ export function useToday(): string {
     };
   }, []);
   return today;
-}
-
-const two = (n: number): string => String(n).padStart(2, '0');
-function localDay(): string {
-  const now = new Date();
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }

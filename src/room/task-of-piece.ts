@@ -109,7 +109,7 @@ export function soundPlaces({
 /** One task of the day as the room takes it: everything that it needs to know of the piece. */
 export function taskOfPiece({ student, item, cue, context, about, marks: every, settings }: AboutTask): RoomTask {
   const marks = marksFor(every, student);
-  const { piece, score, played, player, place } = context;
+  const { piece, score, played, player } = context;
   const rung = about?.rung ?? null;
   // "Tide, bars 1–2: Tap the rhythm …": what of stands before the colon.
   const [of = piece.title] = item.what.split(': ');

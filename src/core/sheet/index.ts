@@ -4,10 +4,10 @@
  */
 export { answerFile } from './answer-file';
 export { boxesADay } from './boxes-a-day';
-export { inOrder, isNothing, moreOf } from './done-at-home';
+export { inOrder, moreOf } from './done-at-home';
 export { homeRecordPlace, PAPER, placeOfRecord, type HomeRecordPlace } from './home-record';
-export { homeCode, MOST_CODE, type HomeCode } from './home-code';
-export { inChildWords, tellingFor } from './child-words';
+export { homeCode, type HomeCode } from './home-code';
+export { tellingFor } from './child-words';
 export {
   tasksAbout,
   weekSheet,

@@ -4,7 +4,7 @@ export { saveMidi, savePiece } from './save-piece';
 export { PageViewChoice } from './page-view-choice';
 export { ScoreLines } from './score-lines';
 export { engravedBars, scoreOf, useScore, useScores } from './use-score';
-export { partsDrawn, usePageView } from './page-view';
+export { usePageView } from './page-view';
 export { loadedPiece } from './loaded-piece';
 export { StripPanel } from './strip-panel';
 export { useAnalysis, type AnalysisState } from './use-analysis';
