@@ -66,6 +66,17 @@ const given = (day: string, minutes: number): AssignmentEvent => ({
   cue: '',
   minutesAvailable: 60,
 });
+const atHome = (day: string, minutes: number) => ({
+  task: 7,
+  day,
+  minutes,
+  times: 0,
+  right: 0,
+  row: 0,
+  tempo: null,
+  ticks: 0,
+  steps: 0,
+});
 const finger = (noteId: string, digit: string): Mark => ({
   id: `finger~p~${noteId}~full~`,
   pieceId: 'p',
@@ -145,6 +156,18 @@ export const EXAMPLE_SCOPE = {
   takenBack,
   given,
   practised,
+  /** A day of a task at home with so many minutes, and a week that sends it back. */
+  done: atHome,
+  sent: (day: string, minutes: number) => ({ week: 1, device: 2, from: day, done: [atHome(day, minutes)], note: '' }),
+  /** The week that was given on a day, as its sheet is asked for. */
+  asked: (day: string) => ({
+    student: student('s', { name: 'Ada' }),
+    assignment: given(day, 10),
+    pieces: new Map(),
+    ladders: [],
+    lessonDays: [],
+    zone: 'UTC',
+  }),
   finger,
   rung,
   task,

@@ -11,10 +11,7 @@ const BYTE = 8;
 /**
  * An empty row of bits to write into.
  *
- * @example
- * const bits = emptyBits();
- * bits.put(5, 3);
- * bits.bytes()[0] // → 160
+ * @example emptyBits().length() // → 0
  */
 export function emptyBits(): Bits {
   const written: number[] = [];

@@ -3,7 +3,11 @@ import type { DoneAtHome } from './sent-back';
 /** What a day of a task is known by. */
 const placeOf = ({ task, day: on }: DoneAtHome): string => `${on} ${task}`;
 
-/** Both of one day and task: of everything the more, for a day only grows. */
+/**
+ * Both of one day and task: of everything the more, for a day only grows.
+ *
+ * @example moreOf(done('2026-11-24', 5), done('2026-11-24', 12)).minutes // → 12
+ */
 export function moreOf(a: DoneAtHome, b: DoneAtHome): DoneAtHome {
   const most = (x: number, y: number): number => Math.max(x, y);
   return {

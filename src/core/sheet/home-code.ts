@@ -87,6 +87,8 @@ export interface HomeCode {
 /**
  * What was done at home as a code of letters, at most 400 long. Notes are not in it. Where there is more than a code
  * holds the earliest days are left out, and named; a week of six tasks always fits.
+ *
+ * @example homeCode(sent('2026-11-24', 5)).leftOut // → []
  */
 export function homeCode(sent: SentBack): HomeCode {
   const last = dayAfter(sent.from, MOST_AT_HOME.days - 1);

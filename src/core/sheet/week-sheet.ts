@@ -135,7 +135,11 @@ function aboutOf({ student, pieces, ladders }: SheetRequest, item: Assigned): Ta
   return { item, of, place, rungs, bars: barsOf(of, place, rungs) };
 }
 
-/** The tasks of a week in the order in which a day goes, with what they are about. */
+/**
+ * The tasks of a week in the order in which a day goes, with what they are about.
+ *
+ * @example tasksAbout(asked('2026-11-24')).map((t) => t.item.what) // → ['bars 1–4']
+ */
 export const tasksAbout = (request: SheetRequest): readonly TaskAbout[] =>
   inOrderOfDay(request.assignment.items).map((item) => aboutOf(request, item));
 
@@ -232,6 +236,8 @@ function cautionsOf(abouts: readonly TaskAbout[]): readonly string[] {
 /**
  * The sheet of a week in words: tasks in the order in which a day goes, each with its steps, its boxes and the bars it
  * is about; tasks on the same bars share them.
+ *
+ * @example weekSheet(asked('2026-11-24')).week // → 'week of 24 November'
  */
 export function weekSheet(request: SheetRequest): WeekSheet {
   const { student, assignment, lessonDays, zone } = request;
