@@ -4,8 +4,9 @@ import type { FingerMark, Teaching } from '@/core/studio';
 import type { LaneText } from '@/ui';
 import { fingerKey } from './refused-marks';
 
-export type FingerView = 'every' | 'changes' | 'first' | 'none' | 'boxes';
-export const FINGER_VIEWS: readonly (readonly [FingerView, string])[] = [
+/** How fingers are seen; boxes only where the hand moves are for paper. */
+export type FingerView = 'every' | 'changes' | 'first' | 'none' | 'boxes' | 'box-changes';
+export const FINGER_VIEWS: readonly (readonly [Exclude<FingerView, 'box-changes'>, string])[] = [
   ['every', 'every note'],
   ['changes', 'changes only'],
   ['first', 'first note only'],
@@ -78,7 +79,7 @@ export function fingerLane(
         locked: false,
       });
   }
-  const changes = view === 'changes' ? fingerChanges(notes, complete) : null;
+  const changes = view === 'changes' || view === 'box-changes' ? fingerChanges(notes, complete) : null;
   const byOnset = new Map<number, Note[]>();
   for (const n of notes) byOnset.set(n.onset, [...(byOnset.get(n.onset) ?? []), n]);
   const first = notes[0]?.id;
@@ -92,7 +93,8 @@ export function fingerLane(
       const isChosen = note.id === chosen;
       const visible =
         view === 'every' || (view === 'changes' && changes?.has(note.id)) || (view === 'first' && note.id === first);
-      if (view === 'boxes') texts.push({ noteId: note.id, text: '▢', source: 'printed', row, chosen: isChosen });
+      const isBox = view === 'boxes' || (view === 'box-changes' && changes?.has(note.id) === true);
+      if (isBox) texts.push({ noteId: note.id, text: '▢', source: 'printed', row, chosen: isChosen });
       else if (at && (visible || isChosen))
         texts.push({
           noteId: note.id,

@@ -7,6 +7,7 @@ export { CountLane, xOfOnset } from './count-lane';
 export { fingerAt, fingerLane, FINGER_VIEWS, isPrinted, usualView, type FingerView } from './finger-view';
 export { LanesAbove, LanesBelow } from './marked-lanes';
 export { noteAtOnset } from './note-at-onset';
+export { fingersOf, stringNames } from './player-strings';
 export { ownTexts } from './own-texts';
 export { fingerKey, refusedFingers, refusedKeys } from './refused-marks';
 export { seenMarks, type SeenBy, type SeenMarks } from './seen-marks';

@@ -1,35 +1,11 @@
 import type { EngraveOptions } from '@/core/engraving';
-import type { ExcerptRequest } from '@/core/musicxml';
-import { playedBy, type Player } from '@/core/players';
-import { ok, type Result } from '@/core/result';
-import type { Score } from '@/core/score';
+import type { Result } from '@/core/result';
 import { placeSections } from '@/core/sections';
 import { weekSheet, type SheetExcerpt, type SheetPiece, type WeekSheet } from '@/core/sheet';
-import {
-  playerFor,
-  type AssignmentEvent,
-  type Day,
-  type Ladder,
-  type Mark,
-  type Piece,
-  type Section,
-  type Settings,
-  type Student,
-  type Zone,
-} from '@/core/studio';
-import { seenMarks, type FingerView, type SeenMarks } from '@/marked';
+import type { AssignmentEvent, Day, Ladder, Mark, Piece, Section, Settings, Student, Zone } from '@/core/studio';
+import { drawBars } from './draw-bars';
 import type { DrawnExcerpt, DrawnSheet } from './drawn-sheet';
-import { contentWidth, engravingScale, GUTTER, type Paper, type PrintSize } from './paper';
-
-/** What the fingers on a sheet are: those that are chosen for the student, or boxes to write them in. */
-export const SHEET_FINGERS = ['chosen', 'boxes'] as const;
-export type SheetFingers = (typeof SHEET_FINGERS)[number];
-
-export interface SheetChoices {
-  readonly paper: Paper;
-  readonly size: PrintSize;
-  readonly fingers: SheetFingers;
-}
+import type { SheetChoices, SheetHands } from './sheet-choices';
 
 /** Everything that is kept about the week of a student. */
 export interface SheetStudio {
@@ -42,20 +18,6 @@ export interface SheetStudio {
   readonly marks: readonly Mark[];
   readonly settings: Settings | null;
   readonly zone: Zone;
-}
-
-/** Who reads and engraves. */
-export interface SheetHands {
-  readonly scoreOf: (piece: Piece) => Promise<Result<Score>>;
-  /** Bars as one drawing a line. */
-  readonly engrave: (
-    piece: Piece,
-    request: ExcerptRequest,
-    options: EngraveOptions,
-  ) => Promise<Result<readonly string[]>>;
-  /** Told after each excerpt how many of how many are there. */
-  readonly onDrawn?: (drawn: number, of: number) => void;
-  readonly signal?: AbortSignal;
 }
 
 /** Pixels of the music on a telephone of 360 (what most are, or wider), and how large it is there. */
@@ -76,43 +38,19 @@ async function readPieces(studio: SheetStudio, hands: SheetHands): Promise<Reado
   return read;
 }
 
-/** Only the player's part is printed where there are others. */
-const partsOf = (score: Score, player: Player): Pick<ExcerptRequest, 'parts'> => {
-  const mine = score.parts.map((p) => p.id).filter((id) => player.parts.includes(id));
-  return mine.length === 0 || mine.length === score.parts.length ? {} : { parts: mine };
-};
-
-const viewOf = (seen: SeenMarks, fingers: SheetFingers): FingerView => (fingers === 'boxes' ? 'boxes' : seen.view);
+/** The music of one excerpt of the week. */
+const drawExcerpt = (
+  { studio, choices, hands, narrow }: Drawing,
+  { piece, score }: SheetPiece,
+  { from, to }: SheetExcerpt,
+): Promise<Result<DrawnExcerpt>> =>
+  drawBars({ ...studio, piece, score, from, to }, choices, hands, narrow ? NARROW : null);
 
 interface Drawing {
   readonly studio: SheetStudio;
   readonly choices: SheetChoices;
   readonly hands: SheetHands;
   readonly narrow: boolean;
-}
-
-async function drawExcerpt(
-  { studio, choices, hands, narrow }: Drawing,
-  { piece, score }: SheetPiece,
-  { from, to }: SheetExcerpt,
-): Promise<Result<DrawnExcerpt>> {
-  const player = playerFor(score, piece, studio.student);
-  const played = playedBy(score, player);
-  const about = { piece, student: studio.student, settings: studio.settings, played, from, to };
-  const marks = studio.marks.filter((m) => m.pieceId === piece.id);
-  const kept = seenMarks(marks, about);
-  const seen = { ...kept, view: viewOf(kept, choices.fingers) };
-  const isBare = seen.fingers.size > 0 || seen.view === 'none' || seen.view === 'boxes';
-  const request = { from, to, withoutFingerings: isBare, ...partsOf(score, player) };
-  const lines = await hands.engrave(piece, request, {
-    width: contentWidth(choices.paper) - GUTTER,
-    scale: engravingScale(choices.size),
-    close: true,
-  });
-  if (!lines.ok) return lines;
-  const small = narrow ? await hands.engrave(piece, request, NARROW) : ok([]);
-  if (!small.ok) return small;
-  return ok({ lines: lines.value, narrow: small.value, played, seen, label: piece.title });
 }
 
 /**

@@ -22,6 +22,8 @@ describe('what stands on which page', () => {
       }),
     );
     expect(pagesOf([], 100)).toEqual([[]]);
+    // What begins a page does so wherever it comes.
+    expect(pagesOf([10, 10, 10], 100, (i) => i === 1)).toEqual([[0], [1, 2]]);
   });
 });
 

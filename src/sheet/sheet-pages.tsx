@@ -2,19 +2,24 @@
 
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { contentHeight, contentWidth, MARGIN, PRINT, SHEETS, type Paper, type PrintSize } from './paper';
-import type { SheetBlock } from './week-blocks';
+import type { SheetBlock } from './sheet-block';
 
 /**
- * Which blocks stand on which page, by their heights: one after the other, a new page where one does not fit any more.
+ * Which blocks stand on which page, by their heights: one after the other, a new page where one does not fit any more,
+ * and before each that begins one.
  *
  * @example pagesOf([4, 4, 4], 9) // → [[0, 1], [2]]
  */
-export function pagesOf(heights: readonly number[], room: number): readonly (readonly number[])[] {
+export function pagesOf(
+  heights: readonly number[],
+  room: number,
+  begins: (block: number) => boolean = () => false,
+): readonly (readonly number[])[] {
   const pages: number[][] = [[]];
   let left = room;
   heights.forEach((height, i) => {
     const page = pages[pages.length - 1];
-    if (height > left && page && page.length > 0) {
+    if ((height > left || begins(i)) && page && page.length > 0) {
       pages.push([i]);
       left = room - height;
       return;
@@ -49,7 +54,7 @@ export function SheetPages({ blocks, paper, size, label, onPages }: Props): Reac
     const lay = (): void => {
       const found = [...element.querySelectorAll<HTMLElement>('[data-block]')];
       const heights = found.map((b) => b.getBoundingClientRect().height / zoomOf(element));
-      const pages = pagesOf(heights, room);
+      const pages = pagesOf(heights, room, (i) => blocks[i]?.newPage === true);
       setLaid((before) =>
         before?.of === of && JSON.stringify(before.pages) === JSON.stringify(pages) ? before : { of, pages },
       );

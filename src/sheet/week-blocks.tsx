@@ -2,13 +2,8 @@ import type { ReactNode } from 'react';
 import { sentence } from '@/ui';
 import type { DrawnSheet } from './drawn-sheet';
 import type { PrintSize } from './paper';
+import type { SheetBlock } from './sheet-block';
 import { TaskBlock } from './task-block';
-
-/** One thing on paper that is never cut in two. */
-export interface SheetBlock {
-  readonly key: string;
-  readonly content: ReactNode;
-}
 
 function Head({ sheet: { week } }: { readonly sheet: DrawnSheet }): ReactNode {
   return (

@@ -1,6 +1,7 @@
 /** The four drawings (bar strip, ladder, rung mark, mark lanes) and the small parts. They know nothing of the store. */
 export { BarStrip, type StripArc, type StripBar, type StripBracket, type StripJump } from './bar-strip';
 export { Button, EmptyState, Panel, Problem } from './controls';
+export { withSigns } from './chord-signs';
 export { counted } from './counted';
 export { downloadFile } from './download';
 export { EngravedLines } from './engraved-lines';

@@ -7,6 +7,8 @@ export { boxesADay } from './boxes-a-day';
 export { inOrder, moreOf } from './done-at-home';
 export { homeRecordPlace, PAPER, placeOfRecord, type HomeRecordPlace } from './home-record';
 export { homeCode, type HomeCode } from './home-code';
+export { chordSheet, type ChordLine, type ChordSegment } from './chord-sheet';
+export { worksheet, type Worksheet } from './worksheet';
 export { tellingFor } from './child-words';
 export {
   tasksAbout,

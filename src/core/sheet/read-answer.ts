@@ -14,7 +14,11 @@ const answerSchema = z.object({
 
 export type AnswerProblem = 'no-code' | 'damaged-code' | 'damaged-answer' | 'newer-answer';
 
-/** Whether a text says that it comes from home; what is in it may still be damaged. */
+/**
+ * Whether a text says that it comes from home; what is in it may still be damaged.
+ *
+ * @example isFromHome('See you on Tuesday!') // → false
+ */
 export const isFromHome = (text: string): boolean =>
   text.includes(`"${ANSWER_FORMAT}"`) || /OAK1[A-Za-z0-9+\-\s]{20,}/.test(text);
 

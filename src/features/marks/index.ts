@@ -2,6 +2,5 @@
 export { MarksScreen } from './marks-screen';
 export { MarkedMusic } from './marked-music';
 export { PieceStand } from './piece-stand';
-export { fingersOf } from './instrument';
 export { suggestionsFor, toMark, type Suggestion } from './suggestions';
 export { USUAL_BREATH } from './usual-breath';

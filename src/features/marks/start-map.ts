@@ -1,7 +1,7 @@
 import type { Note } from '@/core/score';
 import { fingerAt } from '@/marked';
 import type { HandMapDrawing } from '@/ui';
-import { stringNames } from './instrument';
+import { stringNames } from '@/marked';
 import type { MarksModel } from './use-marks-model';
 
 /** Where the hands are when the bars begin; null where nothing is known of the instrument. */

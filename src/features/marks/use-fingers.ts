@@ -5,7 +5,7 @@ import type { Score } from '@/core/score';
 import { FULL_FINGERING, type FingerMark, type Mark, type Piece, type Student } from '@/core/studio';
 import { refusedFingers } from '@/marked';
 import { shownOf, useFingering, type Answer } from '@/features/score';
-import { fingersOf } from './instrument';
+import { fingersOf } from '@/marked';
 import type { ViewChoices } from './use-view-choices';
 
 /** The teacher's fingers as they are locked for the solver, which knows the printed ones itself. */

@@ -11,7 +11,7 @@ import { useFingerings, useMarks, useSettings, useStudents } from '@/store';
 import type { Marking } from '@/workers';
 import { shownOf, useMarking, type PieceContext } from '@/features/score';
 import { useWhere } from '@/features/where';
-import { fingersOf } from './instrument';
+import { fingersOf } from '@/marked';
 import { suggestionsFor, type Suggestion } from './suggestions';
 import { phraseAround, useChosenNotes } from './use-chosen-notes';
 import { useFingers } from './use-fingers';

@@ -7,7 +7,8 @@ import type { NewMark, Teaching } from '@/core/studio';
 import type { Fingering } from '@/core/fingering';
 import { shareInWords, type Way } from '@/core/way';
 import type { Built } from '@/workers';
-import { fingersOf, USUAL_BREATH, type Suggestion } from '@/features/marks';
+import { fingersOf } from '@/marked';
+import { USUAL_BREATH, type Suggestion } from '@/features/marks';
 import { shownOf, type Answer, type PieceContext } from '@/features/score';
 import type { Stage } from '@/features/where';
 

@@ -5,11 +5,11 @@ import { OVERHEAD } from '@/core/ladder';
 import { usualStyle } from '@/core/ornaments';
 import { tempoAt } from '@/core/score';
 import { teachingFor, type Mark, type NewMark } from '@/core/studio';
-import { refusedFingers, refusedKeys } from '@/marked';
+import { fingersOf, refusedFingers, refusedKeys } from '@/marked';
 import { useMarks, useSettings, useWays } from '@/store';
 import type { Built, Marking } from '@/workers';
 import { useActs } from '@/features/acts';
-import { fingersOf, suggestionsFor, toMark, USUAL_BREATH, type Suggestion } from '@/features/marks';
+import { suggestionsFor, toMark, USUAL_BREATH, type Suggestion } from '@/features/marks';
 import {
   shownOf,
   useAnalysis,

@@ -8,6 +8,7 @@ import { givenWeeks, useStudio, type GivenWeek } from '@/store';
 import { Button, counted, dayWords, EmptyState } from '@/ui';
 import { useWhere } from '@/features/where';
 import { SheetLook } from './sheet-choices';
+import { SheetKindChoice } from './sheet-kind';
 import { useAllSheets } from './use-all-sheets';
 import type { SheetChoicesAccess } from './use-sheet-choices';
 
@@ -85,6 +86,7 @@ export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess })
     <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
       <h1 className="sr-only">Sheets for home</h1>
       <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+        <SheetKindChoice />
         <SheetLook choices={choices} />
         {sheets.length > 0 && drawing === null ? (
           <Button look="primary" big onClick={print}>

@@ -2,6 +2,7 @@ import { FileDown, Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { PAPERS, SHEET_FINGERS, SIZES, type Paper, type PrintSize, type SheetFingers } from '@/sheet';
 import { Button, Choose, counted } from '@/ui';
+import { SheetKindChoice } from './sheet-kind';
 import { ROOMS, type SheetChoicesAccess, type SheetRoom } from './use-sheet-choices';
 
 export const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' };
@@ -12,7 +13,8 @@ const SIZE_NAMES: Readonly<Record<PrintSize, string>> = {
 };
 const FINGER_NAMES: Readonly<Record<SheetFingers, string>> = {
   chosen: 'as they are chosen',
-  boxes: 'empty boxes',
+  boxes: 'empty boxes at every note',
+  'box-changes': 'empty boxes where the hand moves',
 };
 
 const ROOM_NAMES: Readonly<Record<SheetRoom, string>> = {
@@ -46,7 +48,10 @@ const inWords = (numbers: readonly number[]): string =>
     : `${numbers.slice(0, -1).join(', ')} and ${String(numbers[numbers.length - 1] ?? '')}`;
 
 /** On which paper, how large, with which fingers and how much music. */
-export function SheetLook({ choices }: Pick<Props, 'choices'>): ReactNode {
+export function SheetLook({
+  choices,
+  of = 'week',
+}: Pick<Props, 'choices'> & { readonly of?: 'week' | 'piece' }): ReactNode {
   return (
     <>
       <Choose
@@ -70,13 +75,15 @@ export function SheetLook({ choices }: Pick<Props, 'choices'>): ReactNode {
         choices={SHEET_FINGERS.map((f) => [f, FINGER_NAMES[f]])}
         onPick={choices.setFingers}
       />
-      <Choose
-        place="stacked"
-        label="Music"
-        value={choices.room}
-        choices={ROOMS.map((r) => [r, ROOM_NAMES[r]])}
-        onPick={choices.setRoom}
-      />
+      {of === 'piece' ? null : (
+        <Choose
+          place="stacked"
+          label="Music"
+          value={choices.room}
+          choices={ROOMS.map((r) => [r, ROOM_NAMES[r]])}
+          onPick={choices.setRoom}
+        />
+      )}
     </>
   );
 }
@@ -85,6 +92,7 @@ export function SheetLook({ choices }: Pick<Props, 'choices'>): ReactNode {
 export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
   return (
     <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+      <SheetKindChoice />
       <SheetLook choices={choices} />
       <Button look="primary" big shortcut="p" onClick={onPrint}>
         <Printer size={20} aria-hidden="true" /> Print

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { instrumentOf } from '@/core/instruments';
 import type { Student } from '@/core/studio';
 import { WeekPages, type DrawnSheet, type LaidWeek } from '@/sheet';
@@ -9,23 +9,15 @@ import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
 import { AllSheets } from './all-sheets';
 import { SheetChoicesPanel } from './sheet-choices';
+import { PieceSheet } from './piece-sheet';
+import { useSheetKind } from './sheet-kind';
+import { useDocumentName } from './use-document-name';
 import { useDrawnWeek } from './use-drawn-week';
 import { useSaveForHome } from './use-save-for-home';
 import { useSheetChoices, type SheetChoicesAccess } from './use-sheet-choices';
 
 /** What a printed file is called: whose it is, and of when. */
 export const sheetName = ({ student, week }: DrawnSheet['week']): string => `${student}, ${week}`;
-
-/** While it is open the document has the name that the printed file is to have. */
-function useDocumentName(name: string): void {
-  useEffect(() => {
-    const before = document.title;
-    document.title = name;
-    return () => {
-      document.title = before;
-    };
-  }, [name]);
-}
 
 /** Whether somebody plays the piano in it. */
 const hasPiano = ({ pieces }: DrawnSheet): boolean =>
@@ -91,10 +83,9 @@ function NoWeek({ student }: { readonly student: Student }): ReactNode {
   );
 }
 
-/** What goes home, as it is printed: with one student, or with several where nobody is chosen. */
-export function SheetScreen(): ReactNode {
+/** The week that goes home: with one student, or with several where nobody is chosen. */
+function WeekSheetScreen({ choices }: { readonly choices: SheetChoicesAccess }): ReactNode {
   const where = useWhere();
-  const choices = useSheetChoices();
   const drawn = useDrawnWeek(where.studentId, choices);
   switch (drawn.kind) {
     case 'no-student':
@@ -112,4 +103,11 @@ export function SheetScreen(): ReactNode {
         </p>
       );
   }
+}
+
+/** What is put on paper: the week of one student or of several, or a piece. */
+export function SheetScreen(): ReactNode {
+  const kind = useSheetKind();
+  const choices = useSheetChoices();
+  return kind === 'week' ? <WeekSheetScreen choices={choices} /> : <PieceSheet choices={choices} />;
 }

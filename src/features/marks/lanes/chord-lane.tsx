@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { rootName, type BeatChord, type Cadence, type Harmony, type KeySpan } from '@/core/harmony';
 import type { Score } from '@/core/score';
 import { xOfOnset } from '@/marked';
-import { staggered, textWidth, type LineLayout } from '@/ui';
+import { staggered, textWidth, type LineLayout, withSigns } from '@/ui';
 
 interface ChordsProps {
   readonly score: Score;
@@ -26,9 +26,6 @@ const CLOSES = {
   plagal: 'plagal close',
   deceptive: 'turned close',
 } as const satisfies Record<Cadence['kind'], string>;
-
-/** With the signs that music has for sharps and flats. */
-const withSigns = (symbol: string): string => symbol.replace(/#/g, '♯').replace(/(?<=[A-G])b/g, '♭');
 
 /** Keys less sure than this are asked, not said. */
 const KEY_SURE_FROM = 0.85;

@@ -3,7 +3,7 @@ import { countArticulations } from '@/core/articulation';
 import { meterBeats } from '@/core/score';
 import { barsText } from '@/core/sections';
 import { Button, HandMap, Panel } from '@/ui';
-import { fingersOf, stringNames } from '../instrument';
+import { fingersOf, stringNames } from '@/marked';
 import { startMapOf } from '../start-map';
 import type { MarksModel } from '../use-marks-model';
 import { USUAL_BREATH } from '../usual-breath';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Choose } from '@/ui';
-import { stringNames } from '../instrument';
+import { stringNames } from '@/marked';
 import type { MarksModel } from '../use-marks-model';
 
 const CAPO_FRETS = [1, 2, 3, 4, 5, 6, 7] as const;
