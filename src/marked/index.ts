@@ -8,6 +8,7 @@ export { fingerAt, fingerLane, FINGER_VIEWS, isPrinted, usualView, type FingerVi
 export { LanesAbove, LanesBelow } from './marked-lanes';
 export { noteAtOnset } from './note-at-onset';
 export { fingersOf, stringNames } from './player-strings';
+export { placeMap } from './place-map';
 export { ownTexts } from './own-texts';
 export { fingerKey, refusedFingers, refusedKeys } from './refused-marks';
 export { seenMarks, type SeenBy, type SeenMarks } from './seen-marks';

@@ -79,6 +79,9 @@ function SaidLane({
   );
 }
 
+const ownWords = ({ words }: SeenMarks): readonly LaneText[] =>
+  [...words].map(([noteId, text]) => ({ noteId, text, source: 'teacher' }));
+
 /** What stands under a line: fingers of the lower staff, levels, counts, what is said, cues. */
 export function LanesBelow({
   seen,
@@ -105,7 +108,10 @@ export function LanesBelow({
           silent="brackets"
           dense={dense}
         />
-      ) : null}
+      ) : (
+        // Who does not count has the words alone.
+        <Texts name="Own words" texts={ownWords(seen)} layout={layout} dense={dense} />
+      )}
       {said === null ? null : <SaidLane said={said} layout={layout} />}
       {cues ? <Texts name="Cues" texts={seen.cue} layout={layout} dense={dense} /> : null}
     </>

@@ -4,7 +4,7 @@ import { playedBy, type Player } from '@/core/players';
 import { ok, type Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import { playerFor, type Mark, type Piece, type Settings, type Student } from '@/core/studio';
-import { seenMarks, type FingerView, type SeenMarks } from '@/marked';
+import { placeMap, seenMarks, type FingerView, type SeenMarks } from '@/marked';
 import type { DrawnExcerpt } from './drawn-sheet';
 import { contentWidth, engravingScale, GUTTER } from './paper';
 import type { SheetChoices, SheetFingers, SheetHands } from './sheet-choices';
@@ -19,6 +19,8 @@ export interface BarsToDraw {
   /** Both included. */
   readonly from: number;
   readonly to: number;
+  /** The beginning is to be found: where the hands are is drawn beside it. */
+  readonly place?: boolean;
 }
 
 /** Only the player's part is printed where there are others. */
@@ -36,7 +38,7 @@ const viewOf = (seen: SeenMarks, fingers: SheetFingers): FingerView =>
 
 /** Draws some bars as they are printed, with what is marked at them; also for a narrow screen where that is asked. */
 export async function drawBars(
-  { piece, score, student, settings, marks: every, from, to }: BarsToDraw,
+  { piece, score, student, settings, marks: every, from, to, place = false }: BarsToDraw,
   choices: SheetChoices,
   hands: SheetHands,
   narrow: EngraveOptions | null = null,
@@ -56,5 +58,13 @@ export async function drawBars(
   if (!lines.ok) return lines;
   const small = narrow ? await hands.engrave(piece, request, narrow) : ok([]);
   if (!small.ok) return small;
-  return ok({ lines: lines.value, narrow: small.value, played, seen, label: piece.title });
+  const instrument = player.instrument ?? piece.instrument;
+  return ok({
+    lines: lines.value,
+    narrow: small.value,
+    played,
+    seen,
+    label: piece.title,
+    place: place ? placeMap(played, instrument, kept, [from, to]) : null,
+  });
 }

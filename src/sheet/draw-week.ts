@@ -42,9 +42,9 @@ async function readPieces(studio: SheetStudio, hands: SheetHands): Promise<Reado
 const drawExcerpt = (
   { studio, choices, hands, narrow }: Drawing,
   { piece, score }: SheetPiece,
-  { from, to }: SheetExcerpt,
+  { from, to, place }: SheetExcerpt,
 ): Promise<Result<DrawnExcerpt>> =>
-  drawBars({ ...studio, piece, score, from, to }, choices, hands, narrow ? NARROW : null);
+  drawBars({ ...studio, piece, score, from, to, place }, choices, hands, narrow ? NARROW : null);
 
 interface Drawing {
   readonly studio: SheetStudio;

@@ -1,6 +1,7 @@
 import type { Score } from '@/core/score';
 import type { SheetPiece, WeekSheet } from '@/core/sheet';
 import type { SeenMarks } from '@/marked';
+import type { HandMapDrawing } from '@/ui';
 
 /** Some bars as they are drawn on a sheet. */
 export interface DrawnExcerpt {
@@ -11,6 +12,8 @@ export interface DrawnExcerpt {
   readonly played: Score;
   readonly seen: SeenMarks;
   readonly label: string;
+  /** Where the hands begin; null where it is not to be found, or not known. */
+  readonly place: HandMapDrawing | null;
 }
 
 /** The sheet of a week with its music. */

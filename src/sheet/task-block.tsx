@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { SheetStep, SheetTask, WeekSheet } from '@/core/sheet';
-import { lineLayout } from '@/ui';
+import { HandMap, lineLayout } from '@/ui';
 import { DayBoxes } from './day-boxes';
 import type { DrawnExcerpt, DrawnSheet } from './drawn-sheet';
 import { ExcerptMusic } from './excerpt-music';
@@ -98,7 +98,7 @@ function MusicAndDoing({
   readonly size: PrintSize;
   readonly children: ReactNode;
 }): ReactNode {
-  const { lines, narrow } = excerpt;
+  const { lines, narrow, place } = excerpt;
   const last = lines[lines.length - 1];
   const taken = last === undefined ? 0 : widthOf(last);
   const isShort = last !== undefined && taken + GUTTER <= width * BESIDE;
@@ -106,6 +106,11 @@ function MusicAndDoing({
   const dense = size !== 'large';
   return (
     <>
+      {place ? (
+        <div className="sheet-place">
+          <HandMap drawing={place} />
+        </div>
+      ) : null}
       {narrow.length > 0 ? (
         <div className="sheet-narrow" data-narrow={name}>
           <ExcerptMusic excerpt={excerpt} lines={narrow} dense />

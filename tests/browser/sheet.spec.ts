@@ -123,3 +123,46 @@ test('who has no week yet is told where it comes from, and drawing can be stoppe
   await page.getByRole('button', { name: 'Go to the week' }).click();
   await page.waitForURL(/\/lesson/);
 });
+
+test('a piece is printed in its several ways: all of it, what changed since, a worksheet with answers, words and chords', async ({
+  page,
+}) => {
+  // Nobody stands at a printer here.
+  await page.addInitScript(() => {
+    window.print = () => undefined;
+  });
+  await page.goto('/sheet?piece=demo-quay&student=demo-imke&view=piece');
+  const sheet = page.getByRole('group', { name: 'Lamps Along the Quay on paper' });
+  await sheet.locator('.engraved g.note').first().waitFor();
+  const lines = sheet.locator('.engraved');
+  const all = await lines.count();
+  expect(all).toBeGreaterThan(2);
+  expect(await troublesOf(page)).toEqual([]);
+  await page.keyboard.press('p');
+  await expect(page.getByText(/^1 page\. Printed last: /)).toBeVisible();
+  await pick(page, 'What is printed', 'only what changed');
+  await expect(sheet.getByText('Nothing has changed since it was printed.')).toBeVisible();
+  // A finger is set: its line is what has changed.
+  await page.goto('/marks?piece=demo-quay&student=demo-imke&section=demo-quay-s2');
+  await page.locator('.engraved g.note').first().waitFor();
+  const before = (await storedRows(page, 'marks', 'demo')).length;
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('4');
+  await expect.poll(async () => (await storedRows(page, 'marks', 'demo')).length).toBeGreaterThan(before);
+  await page.goto('/sheet?piece=demo-quay&student=demo-imke&view=changed');
+  await expect(lines).toHaveCount(1);
+  await expect(sheet.getByText('4', { exact: true }).first()).toBeVisible();
+  // The worksheet: what is asked on the first page, the answers on the last.
+  await page.goto('/sheet?piece=demo-quay&student=demo-imke&section=demo-quay-s1&view=worksheet');
+  await expect(page.locator('.sheet-page')).toHaveCount(2);
+  const [ask, answer] = [page.locator('.sheet-page').first(), page.locator('.sheet-page').last()];
+  await expect(ask.getByText('Circle every fourth: both of its notes.')).toBeVisible();
+  await expect(answer.getByRole('heading', { level: 1 })).toContainText('answers');
+  await expect(ask.getByText('F♯', { exact: true })).toHaveCount(0);
+  await expect(answer.getByText('F♯', { exact: true }).first()).toBeVisible();
+  expect(await troublesOf(page)).toEqual([]);
+  await page.goto('/sheet?piece=demo-boat&student=demo-jonah&view=chords');
+  const words = page.getByRole('group', { name: 'The Early Boat on paper' });
+  await expect(words).toContainText('Out we go at');
+  expect(await troublesOf(page)).toEqual([]);
+});

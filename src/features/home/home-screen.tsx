@@ -97,7 +97,14 @@ function Day({ model }: { readonly model: HomeModel }): ReactNode {
             <span className="font-semibold">{student.name}</span>{' '}
             <span className="hidden text-ink-2 sm:inline">{longDayWords(today)}</span>
           </p>
-          <p className="figure text-lg">{asked > 0 ? `${minutes} of ${asked} min` : `${minutes} min`}</p>
+          <p className="flex items-baseline gap-3 text-lg">
+            <span className="figure">{asked > 0 ? `${minutes} of ${asked} min` : `${minutes} min`}</span>
+            <span className="hidden sm:inline">
+              <Button look="quiet" onClick={() => where.go('sheet')}>
+                Sheet for home
+              </Button>
+            </span>
+          </p>
         </div>
         {practising === null ? <WhoseIsIt name={student.name} onSay={say} /> : null}
         <BreakDue />

@@ -67,7 +67,7 @@ export function SettingsScreen(): ReactNode {
           />
         </div>
       </Panel>
-      <Panel title="Reading">
+      <Panel title="Reading and paper">
         <Choose
           place="stacked"
           label="Size of the text"
@@ -75,6 +75,18 @@ export function SettingsScreen(): ReactNode {
           choices={TEXT_SIZES}
           onPick={(v) => set('size of the text', { textSize: v === 'large' || v === 'largest' ? v : 'usual' })}
         />
+        <div className="mt-3">
+          <Choose
+            place="stacked"
+            label="Paper"
+            value={settings?.paper ?? 'a4'}
+            choices={[
+              ['a4', 'A4'],
+              ['letter', 'Letter'],
+            ]}
+            onPick={(v) => set('paper', { paper: v === 'letter' ? 'letter' : 'a4' })}
+          />
+        </div>
         <p className="mt-2 text-sm text-ink-2">
           The music has sizes of its own, where it is. Movement follows what your system asks for.
         </p>
