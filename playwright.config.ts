@@ -20,7 +20,9 @@ export default defineConfig({
   projects: [
     // The demo is built once for all tests that are about it.
     { name: 'demo', testMatch: /demo-built\.setup\.ts/ },
-    { name: 'browser', testMatch: /\.spec\.ts/, dependencies: ['demo'] },
+    { name: 'browser', testMatch: /(?<!live-sound)\.spec\.ts/, dependencies: ['demo'] },
+    // In time to hundredths of a second: nothing else may run beside it.
+    { name: 'live', testMatch: /live-sound\.spec\.ts/, dependencies: ['browser'], fullyParallel: false },
   ],
   webServer: {
     command: `node_modules/.bin/next start -p ${PORT}`,

@@ -2,36 +2,32 @@
  * Retakes every picture of docs/screenshots from the demo data, with a fixed clock. Build first: `npm run shots` does
  * both.
  */
-import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
-import { chromium } from 'playwright-core';
-import { TWO_AT_THE_OARS } from '../src/demo/pieces/two-at-the-oars';
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Browser, type Page } from 'playwright-core';
 import { CHROMIUM_LAUNCH } from './chromium';
 
 const PORT = 4631;
 const NOW = '2026-05-20T15:00:00.000Z';
+/** In the week of the demo, a day on which something is asked. */
+const DAY_OF_PRACTICE = '2026-05-15T16:00:00';
 const OUT = process.env['SHOTS_OUT'] ?? 'docs/screenshots';
 
 const VIEWS: readonly {
   readonly name: string;
   readonly path: string;
-  readonly tablet?: boolean;
   readonly telephone?: boolean;
-  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'file' | 'practice';
+  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'practice';
 }[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
   { name: 'prepare', path: '/prepare?piece=demo-gull' },
   { name: 'sections', path: '/sections?piece=demo-quay&section=demo-quay-s1&bars=1-8' },
   { name: 'marks', path: '/marks?piece=demo-quay&section=demo-quay-s1&bars=1-8', before: 'later-note' },
-  {
-    name: 'marks-flute',
-    path: '/marks?piece=demo-gull&section=demo-gull-s1&bars=1-8&student=demo-oskar',
-    before: 'note',
-  },
   { name: 'ladder', path: '/ladder?piece=demo-quay&student=demo-lale' },
   { name: 'lesson', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'hear' },
-  { name: 'lesson-tablet', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', tablet: true },
   { name: 'lesson-week', path: '/lesson?piece=demo-quay&section=demo-quay-s3&student=demo-imke', before: 'week' },
   { name: 'home', path: '/home?student=demo-imke', before: 'practice' },
   { name: 'home-telephone', path: '/home?student=demo-imke', telephone: true, before: 'practice' },
@@ -40,10 +36,32 @@ const VIEWS: readonly {
   { name: 'student', path: '/board?student=demo-imke' },
   { name: 'files', path: '/files' },
   { name: 'settings', path: '/settings' },
-  { name: 'whose-part', path: '/shelf', before: 'file' },
+  // The printed page and the file for home are made from it, too.
+  { name: 'sheet', path: '/sheet?student=demo-imke' },
   // Last: it brings a piece of its own in.
   { name: 'grid', path: '/shelf', before: 'grid' },
 ];
+
+/** The sheet as it comes out of a printer, and the file for home on a telephone without a network. */
+async function goesHome(browser: Browser, page: Page): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'oak-shots-'));
+  const pdf = join(folder, 'sheet.pdf');
+  await page.pdf({ path: pdf, preferCSSPageSize: true, printBackground: true });
+  execFileSync('pdftoppm', ['-r', '100', '-png', '-singlefile', pdf, `${OUT}/sheet-printed`]);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save for home/ }).click();
+  const file = join(folder, 'home.html');
+  await (await download).saveAs(file);
+  const telephone = await browser.newContext({ viewport: { width: 390, height: 844 }, offline: true });
+  const home = await telephone.newPage();
+  await home.clock.setFixedTime(new Date(DAY_OF_PRACTICE));
+  await home.goto(`file://${file}`);
+  await home.getByRole('checkbox').first().click();
+  await home.getByRole('button', { name: 'Practise task 2' }).click();
+  await home.locator('.engraved g.note').first().waitFor();
+  await home.screenshot({ path: `${OUT}/home-file-telephone.png` });
+  await telephone.close();
+}
 
 async function main(): Promise<void> {
   mkdirSync(OUT, { recursive: true });
@@ -62,7 +80,11 @@ async function main(): Promise<void> {
       if (up) break;
       await new Promise((resolve) => setTimeout(resolve, 200));
     }
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      reducedMotion: 'reduce',
+      acceptDownloads: true,
+    });
     const page = await context.newPage();
     page.on('console', (message) =>
       message.type() === 'error' ? process.stderr.write(`console: ${message.text()}\n`) : undefined,
@@ -70,16 +92,10 @@ async function main(): Promise<void> {
     page.on('pageerror', (error) => process.stderr.write(`page error: ${error.message}\n`));
     for (const view of VIEWS) {
       if (only.length > 0 && !only.includes(view.name)) continue;
-      await page.setViewportSize(
-        view.telephone
-          ? { width: 390, height: 844 }
-          : view.tablet
-            ? { width: 820, height: 1180 }
-            : { width: 1280, height: 800 },
-      );
+      await page.setViewportSize(view.telephone ? { width: 390, height: 844 } : { width: 1280, height: 800 });
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
-      if (/read|sections|marks|ladder|lesson/.test(view.name) && view.before !== 'grid')
+      if (/read|sections|marks|ladder|lesson|sheet/.test(view.name) && view.before !== 'grid')
         await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
       if (view.name === 'prepare') {
         await page
@@ -98,13 +114,6 @@ async function main(): Promise<void> {
         await page.getByRole('button', { name: 'Lay it out' }).click();
         await page.getByLabel(/^Right hand of bar 1/).fill('E2 G2 c4');
         await page.locator('[id="g1-p1-n3"]').waitFor();
-      }
-      if (view.before === 'file') {
-        // Under another title: the demo has it already, and would ask about that first.
-        const text = TWO_AT_THE_OARS.replace(/^T:.*$/m, 'T:Three at the Oars');
-        const file = { name: 'three-at-the-oars.abc', mimeType: 'text/plain', buffer: Buffer.from(text) };
-        await page.getByLabel('Choose a music file').setInputFiles(file);
-        await page.getByRole('dialog').locator('.engraved svg').nth(1).waitFor();
       }
       if (view.before === 'practice') {
         // Asked once a day and visit.
@@ -125,6 +134,7 @@ async function main(): Promise<void> {
       if (view.name.startsWith('marks')) await page.getByRole('group', { name: 'Chords' }).first().waitFor();
       await page.waitForLoadState('networkidle');
       await page.screenshot({ path: `${OUT}/${view.name}.png` });
+      if (view.name === 'sheet') await goesHome(browser, page);
     }
     process.stdout.write(`pictures are in ${OUT}\n`);
   } finally {

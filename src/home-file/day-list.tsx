@@ -9,9 +9,11 @@ import { TickBoxes } from './tick-boxes';
 
 const SHORT = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
-/** What is asked for on a day. */
-export const tasksOn = (home: HomeWeek, day: Day): readonly HomeTask[] =>
-  home.tasks.filter((t) => t.days.includes(weekdayOf(day)));
+/** What is asked for on a day; everything, on a day that is free. */
+export function tasksOn({ tasks }: Pick<HomeWeek, 'tasks'>, day: Day): readonly HomeTask[] {
+  const asked = tasks.filter((t) => t.days.includes(weekdayOf(day)));
+  return asked.length > 0 ? asked : tasks;
+}
 
 interface Props {
   readonly home: HomeWeek;
@@ -91,6 +93,7 @@ function TaskCard({
 export function DayList(props: Props): ReactNode {
   const { home, kept, day, today } = props;
   const tasks = tasksOn(home, day);
+  const isFree = !home.tasks.some((t) => t.days.includes(weekdayOf(day)));
   const asked = home.minutesPerDay[weekdayOf(day)] ?? 0;
   const minutes = minutesOn(kept.progress, day);
   return (
@@ -100,15 +103,12 @@ export function DayList(props: Props): ReactNode {
         <span>{day === today ? 'Today' : 'An earlier day'}</span>
         <span className="figure">{asked > 0 ? `${minutes} of ${asked} min` : `${minutes} min`}</span>
       </p>
-      {tasks.length === 0 ? (
-        <p className="panel p-4 text-lg">Nothing is asked for on this day.</p>
-      ) : (
-        <ol className="grid gap-2">
-          {tasks.map((task) => (
-            <TaskCard key={task.key} {...props} task={task} />
-          ))}
-        </ol>
-      )}
+      {isFree ? <p className="text-lg">Nothing is asked for on this day. If you like to play all the same:</p> : null}
+      <ol className="grid gap-2">
+        {tasks.map((task) => (
+          <TaskCard key={task.key} {...props} task={task} />
+        ))}
+      </ol>
     </>
   );
 }

@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerFile, homeCode, readAnswer } from '@/core/sheet';
 import type { RoomSum } from '@/room';
+import { tasksOn } from './day-list';
+import type { HomeTask } from './home-week';
 import {
   counted,
   dayOfTask,
@@ -93,5 +95,15 @@ describe('progress at home', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('what is asked for on a day', () => {
+  const task = (key: number, days: readonly number[]) => ({ key, days }) as unknown as HomeTask;
+  it('is what the teacher gave for it, and everything on a day that is free', () => {
+    const tasks = [task(1, [1, 2]), task(2, [2])];
+    const keys = (day: string) => tasksOn({ tasks }, day).map((t) => t.key);
+    // 24 November 2026 is a Tuesday.
+    expect([keys('2026-11-24'), keys('2026-11-25'), keys('2026-11-26')]).toEqual([[1], [1, 2], [1, 2]]);
   });
 });

@@ -1,9 +1,9 @@
 import { ChevronLeft } from 'lucide-react';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { playMusic, ringQuietly, type PianoSource } from '@/audio';
 import { playedBy } from '@/core/players';
 import { Room, roomTaskOf, usePlayer, type HomeStep, type Recorder } from '@/room';
-import { Button } from '@/ui';
+import { Button, Problem } from '@/ui';
 import { listenForKeys } from './file-keys';
 import { linesOfPage } from './from-page';
 import { counted, dayOfTask, openWork, spent, stepsDone, ticked, withOpen } from './home-progress';
@@ -58,7 +58,8 @@ function StepInRoom({ home, task, day, kept, step, music, at, onNext, onLeave }:
     [step, music, played],
   );
   const lines = useMemo(() => (task.excerpt === null ? [] : linesOfPage(task.excerpt)), [task.excerpt]);
-  const player = usePlayerOfPage(home, () => window.alert('Nothing can be heard on this device.'));
+  const [silent, setSilent] = useState(false);
+  const player = usePlayerOfPage(home, () => setSilent(true));
   useClock(true, player.isPlaying, (seconds) => change((p) => spent(p, task.key, day, seconds)));
   const name = `${task.key} ${at} ${day}`;
   const recorder: Recorder = {
@@ -70,27 +71,30 @@ function StepInRoom({ home, task, day, kept, step, music, at, onNext, onLeave }:
   };
   const isLast = at >= task.steps.length;
   return (
-    <Room
-      task={room}
-      open={{
-        work: openWork(progress, name),
-        keep: (work) => change((p) => withOpen(p, name, work)),
-        settle: () => change((p) => withOpen(p, name, null)),
-      }}
-      recorder={recorder}
-      player={player}
-      onKeys={listenForKeys}
-      onNext={(done) => {
-        if (done && !isLast) return;
-        if (onNext) onNext();
-        else onLeave();
-      }}
-      music={(view) =>
-        task.seen === null ? null : (
-          <TaskMusic lines={lines} played={played} seen={task.seen} view={view} label={task.title} />
-        )
-      }
-    />
+    <>
+      {silent ? <Problem>Nothing can be heard on this device. Count and tick all the same.</Problem> : null}
+      <Room
+        task={room}
+        open={{
+          work: openWork(progress, name),
+          keep: (work) => change((p) => withOpen(p, name, work)),
+          settle: () => change((p) => withOpen(p, name, null)),
+        }}
+        recorder={recorder}
+        player={player}
+        onKeys={listenForKeys}
+        onNext={(done) => {
+          if (done && !isLast) return;
+          if (onNext) onNext();
+          else onLeave();
+        }}
+        music={(view) =>
+          task.seen === null ? null : (
+            <TaskMusic lines={lines} played={played} seen={task.seen} view={view} label={task.title} />
+          )
+        }
+      />
+    </>
   );
 }
 

@@ -26,6 +26,9 @@ const SCREENS: readonly (readonly [string, string, string])[] = [
   ['Week', '/lesson?student=demo-imke&view=week', 'Give this week'],
   ['Past lessons', '/lesson?student=demo-imke&view=past', 'Put it down'],
   ['Nobody’s lesson', '/lesson', 'Who is the lesson with?'],
+  ['Sheet', '/sheet?student=demo-imke', 'Hurts? Stop and rest'],
+  ['Sheets', '/sheet', 'Draw 10 sheets'],
+  ['Worksheet', '/sheet?piece=demo-quay&section=demo-quay-s1&view=worksheet', 'Write the counts'],
   // Whether something is asked for depends on the day.
   ['Home', '/home?student=demo-imke', 'Imke'],
   ['Board', '/board?piece=demo-quay', 'Imke'],

@@ -59,9 +59,30 @@ function BreakDue(): ReactNode {
   );
 }
 
+/** Who it is, which day, how much of it is done; the way to the sheet. */
+function DayHead({ model: { student, today, minutes, asked } }: { readonly model: HomeModel }): ReactNode {
+  const where = useWhere();
+  return (
+    <div className="flex items-baseline justify-between gap-2">
+      <p className="min-w-0 text-lg">
+        <span className="font-semibold">{student.name}</span>{' '}
+        <span className="hidden text-ink-2 sm:inline">{longDayWords(today)}</span>
+      </p>
+      <p className="flex items-baseline gap-3 text-lg">
+        <span className="figure">{asked > 0 ? `${minutes} of ${asked} min` : `${minutes} min`}</span>
+        <span className="hidden sm:inline">
+          <Button look="quiet" big onClick={() => where.go('sheet')}>
+            Sheet for home
+          </Button>
+        </span>
+      </p>
+    </div>
+  );
+}
+
 function Day({ model }: { readonly model: HomeModel }): ReactNode {
   const where = useWhere();
-  const { student, tasks, today, minutes, asked } = model;
+  const { student, tasks, today } = model;
   const [practising, say] = usePractising(student.id, today);
   const [taken, setTaken] = useState<string | null>(null);
   const task = tasks.find((t) => t.item.id === taken) ?? tasks.find((t) => !t.done) ?? tasks[0] ?? null;
@@ -92,20 +113,7 @@ function Day({ model }: { readonly model: HomeModel }): ReactNode {
     <div className="flex gap-3">
       <TaskLadder tasks={tasks} inHand={task.item.id} onTake={setTaken} />
       <div className="flex min-w-0 flex-1 flex-col gap-3">
-        <div className="flex items-baseline justify-between gap-2">
-          <p className="min-w-0 text-lg">
-            <span className="font-semibold">{student.name}</span>{' '}
-            <span className="hidden text-ink-2 sm:inline">{longDayWords(today)}</span>
-          </p>
-          <p className="flex items-baseline gap-3 text-lg">
-            <span className="figure">{asked > 0 ? `${minutes} of ${asked} min` : `${minutes} min`}</span>
-            <span className="hidden sm:inline">
-              <Button look="quiet" onClick={() => where.go('sheet')}>
-                Sheet for home
-              </Button>
-            </span>
-          </p>
-        </div>
+        <DayHead model={model} />
         {practising === null ? <WhoseIsIt name={student.name} onSay={say} /> : null}
         <BreakDue />
         {pieceId === null ? (

@@ -31,6 +31,9 @@ function detailsOf({ pieces }: LessonModel, place: PlaceAtHome): string {
   ].join(', ');
 }
 
+/** On a small screen the music comes first. */
+const isWide = (): boolean => window.matchMedia('(min-width: 64rem)').matches;
+
 /** What was practised of each place, and what was written to it. */
 function Places({ model }: { readonly model: LessonModel }): ReactNode {
   return (
@@ -57,7 +60,7 @@ function Places({ model }: { readonly model: LessonModel }): ReactNode {
 export function AtHomePanel({ model }: { readonly model: LessonModel }): ReactNode {
   const home = atHome(model.practised);
   const [shown, setShown] = useState<boolean | null>(null);
-  const open = shown ?? (home !== null && model.current === null);
+  const open = shown ?? (home !== null && model.current === null && isWide());
   return (
     <>
       <button
@@ -82,7 +85,7 @@ export function AtHomePanel({ model }: { readonly model: LessonModel }): ReactNo
             <Places model={model} />
           )}
           <span className="flex flex-wrap">
-            <FromHomeButton />
+            <FromHomeButton big />
             <PaperBoxes model={model} />
           </span>
         </section>

@@ -155,7 +155,7 @@ export function PaperBoxes({ model }: { readonly model: LessonModel }): ReactNod
   if (assignment === null || assignment.items.length === 0 || assignment.lessonId === current?.id) return null;
   return (
     <>
-      <Button look="quiet" onClick={() => setOpen(true)}>
+      <Button look="quiet" big onClick={() => setOpen(true)}>
         Boxes on paper
       </Button>
       <Dialog open={open} onClose={() => setOpen(false)} className="relative z-40">

@@ -208,6 +208,9 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
             <Button look="quiet" onClick={copy}>
               Copy
             </Button>
+            <Button look="quiet" onClick={() => window.print()}>
+              Print
+            </Button>
             <Button look={given ? 'primary' : 'quiet'} disabled={!given} onClick={() => where.go('sheet')}>
               Sheet for home
             </Button>

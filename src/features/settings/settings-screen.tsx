@@ -17,6 +17,37 @@ const TEXT_SIZES = [
   ['largest', 'largest'],
 ] as const;
 
+/** How large the text is, and what is printed on. */
+function ReadingPanel({ set }: { readonly set: (label: string, change: SettingsChange) => void }): ReactNode {
+  const settings = useSettings();
+  return (
+    <Panel title="Reading and paper">
+      <Choose
+        place="stacked"
+        label="Size of the text"
+        value={settings?.textSize ?? 'usual'}
+        choices={TEXT_SIZES}
+        onPick={(v) => set('size of the text', { textSize: v === 'large' || v === 'largest' ? v : 'usual' })}
+      />
+      <div className="mt-3">
+        <Choose
+          place="stacked"
+          label="Paper"
+          value={settings?.paper ?? 'a4'}
+          choices={[
+            ['a4', 'A4'],
+            ['letter', 'Letter'],
+          ]}
+          onPick={(v) => set('paper', { paper: v === 'letter' ? 'letter' : 'a4' })}
+        />
+      </div>
+      <p className="mt-2 text-sm text-ink-2">
+        The music has sizes of its own, where it is. Movement follows what your system asks for.
+      </p>
+    </Panel>
+  );
+}
+
 /** What holds in the whole studio. What a student or a piece has otherwise is said on the board and in Read. */
 export function SettingsScreen(): ReactNode {
   const settings = useSettings();
@@ -67,30 +98,7 @@ export function SettingsScreen(): ReactNode {
           />
         </div>
       </Panel>
-      <Panel title="Reading and paper">
-        <Choose
-          place="stacked"
-          label="Size of the text"
-          value={settings?.textSize ?? 'usual'}
-          choices={TEXT_SIZES}
-          onPick={(v) => set('size of the text', { textSize: v === 'large' || v === 'largest' ? v : 'usual' })}
-        />
-        <div className="mt-3">
-          <Choose
-            place="stacked"
-            label="Paper"
-            value={settings?.paper ?? 'a4'}
-            choices={[
-              ['a4', 'A4'],
-              ['letter', 'Letter'],
-            ]}
-            onPick={(v) => set('paper', { paper: v === 'letter' ? 'letter' : 'a4' })}
-          />
-        </div>
-        <p className="mt-2 text-sm text-ink-2">
-          The music has sizes of its own, where it is. Movement follows what your system asks for.
-        </p>
-      </Panel>
+      <ReadingPanel set={set} />
       <Panel title="Sound">
         <SoundChoices />
       </Panel>

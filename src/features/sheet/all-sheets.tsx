@@ -7,6 +7,7 @@ import { WeekPages } from '@/sheet';
 import { givenWeeks, useStudio, type GivenWeek } from '@/store';
 import { Button, counted, dayWords, EmptyState } from '@/ui';
 import { useWhere } from '@/features/where';
+import { PaperPreview } from './paper-preview';
 import { SheetLook } from './sheet-choices';
 import { SheetKindChoice } from './sheet-kind';
 import { useAllSheets } from './use-all-sheets';
@@ -83,7 +84,7 @@ export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess })
     setChosen(new Set(on ? [...ticked, id] : [...ticked].filter((t) => t !== id)));
   const students = weeks.filter((w) => ticked.has(w.student.id)).map((w) => w.student);
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
       <h1 className="sr-only">Sheets for home</h1>
       <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
         <SheetKindChoice />
@@ -112,21 +113,25 @@ export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess })
           </div>
         ) : null}
       </div>
-      <div className="grid gap-4 overflow-x-auto print:block print:overflow-visible">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 print:block">
         <section className="no-print panel p-4" aria-label="Whose sheets">
           <WhoseSheets weeks={weeks} ticked={ticked} onTick={onTick} />
         </section>
-        {sheets.map((sheet) => (
-          <div key={sheet.week.student} className="print-page-after">
-            <WeekPages
-              sheet={sheet}
-              paper={choices.paper}
-              size={choices.size}
-              onePage={choices.room === 'one'}
-              onLaid={onLaid}
-            />
-          </div>
-        ))}
+        {sheets.length > 0 ? (
+          <PaperPreview>
+            {sheets.map((sheet) => (
+              <div key={sheet.week.student} className="print-page-after">
+                <WeekPages
+                  sheet={sheet}
+                  paper={choices.paper}
+                  size={choices.size}
+                  onePage={choices.room === 'one'}
+                  onLaid={onLaid}
+                />
+              </div>
+            ))}
+          </PaperPreview>
+        ) : null}
       </div>
     </div>
   );

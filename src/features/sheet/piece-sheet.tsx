@@ -19,6 +19,7 @@ import { Button, Choose, counted, dayWords, EmptyState, Problem } from '@/ui';
 import { useDraft } from '@/features/drafts';
 import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
+import { PaperPreview } from './paper-preview';
 import { SheetLook } from './sheet-choices';
 import { SheetKindChoice, useSheetKind, type SheetKind } from './sheet-kind';
 import { useDocumentName } from './use-document-name';
@@ -119,7 +120,7 @@ function Pages(about: Omit<Printing, 'printedAt' | 'printedOn'>): ReactNode {
   };
   useKey('sheet.print', print);
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
       <h1 className="sr-only">{piece.title} on paper</h1>
       <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
         <SheetKindChoice />
@@ -137,9 +138,9 @@ function Pages(about: Omit<Printing, 'printedAt' | 'printedOn'>): ReactNode {
               : `Printed last: ${printedOn}.`}
         </p>
       </div>
-      <div className="overflow-x-auto print:overflow-visible">
+      <PaperPreview>
         <SheetPages blocks={blocks} paper={paper} size={size} label={`${piece.title} on paper`} onPages={onPages} />
-      </div>
+      </PaperPreview>
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
 import { AllSheets } from './all-sheets';
 import { SheetChoicesPanel } from './sheet-choices';
+import { PaperPreview } from './paper-preview';
 import { PieceSheet } from './piece-sheet';
 import { useSheetKind } from './sheet-kind';
 import { useDocumentName } from './use-document-name';
@@ -49,7 +50,7 @@ function Preview({
   useKey('sheet.boxes', () => setFingers(fingers === 'boxes' ? 'chosen' : 'boxes'));
   const numbers = sheet.week.tasks.filter((t) => laid.leftOut.includes(t.itemId)).map((t) => t.number);
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
       <h1 className="sr-only">Sheet for {sheet.week.student}</h1>
       <SheetChoicesPanel
         choices={choices}
@@ -64,9 +65,9 @@ function Preview({
           setWithPiano: (real) => setPiano(real ? 'real' : 'made'),
         }}
       />
-      <div className="overflow-x-auto print:overflow-visible">
+      <PaperPreview>
         <WeekPages sheet={sheet} paper={paper} size={size} onePage={room === 'one'} onLaid={onLaid} />
-      </div>
+      </PaperPreview>
     </div>
   );
 }
