@@ -58,7 +58,7 @@ async function goesHome(browser: Browser, page: Page): Promise<void> {
   await home.goto(`file://${file}`);
   await home.getByRole('checkbox').first().click();
   await home.getByRole('button', { name: 'Practise task 2' }).click();
-  await home.locator('.engraved g.note').first().waitFor();
+  await home.locator('#home .engraved g.note').first().waitFor();
   await home.screenshot({ path: `${OUT}/home-file-telephone.png` });
   await telephone.close();
 }

@@ -3,6 +3,7 @@ import type { LoudnessMark } from '@/core/performance';
 import { SAYINGS, type Saying } from '@/core/saying';
 import { tellingFor } from '@/core/sheet';
 import type { CellPlace } from '@/core/tapping';
+import { namedBar } from './named-bar';
 import type { RoomTask } from './room-task';
 import { marksFor, soundPlaces, taskOfPiece, type AboutTask } from './task-of-piece';
 import { taskSound, type SoundedMusic, type SoundPlaces } from './task-sound';
@@ -20,6 +21,9 @@ export interface HomeStep extends Omit<RoomTask, Asked> {
   readonly places: SoundPlaces;
 }
 
+/** Behind a colon. */
+const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** Marks that are heard. */
 const isHeard = (mark: LoudnessMark): boolean => mark.kind === 'dynamic' || mark.kind === 'wedge';
 
@@ -36,7 +40,7 @@ export function homeStepOf(about: AboutTask, whole: readonly [number, number]): 
   return {
     ...plain,
     what: tell(plain.what),
-    done: tell(plain.done),
+    done: small(tell(plain.done)),
     whole,
     breaths: new Set([...plain.breaths].filter((id) => ids.has(id))),
     said: new Map(SAYINGS.filter((s) => plain.sayings.includes(s)).map((s) => [s, saidTexts(s)])),
@@ -59,6 +63,6 @@ export function roomTaskOf(step: HomeStep, music: SoundedMusic): RoomTask {
     soundOf: (asked) => taskSound(music, marks, places, asked),
     familyOf: (part) => families.get(part) ?? 'fretted',
     barLabel,
-    barName: (bar) => `bar ${barLabel(bar)}`,
+    barName: (bar) => namedBar(barLabel(bar)),
   };
 }

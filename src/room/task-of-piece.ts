@@ -13,6 +13,7 @@ import {
   type Settings,
   type Student,
 } from '@/core/studio';
+import { namedBar } from './named-bar';
 import type { Range, RoomTask, Way } from './room-task';
 import { sayingsOf } from './said-here';
 import { backingsOf, familyIn, soundedMusic, taskSound, voicesOf, type SoundPlaces } from './task-sound';
@@ -171,7 +172,7 @@ export function taskOfPiece({ student, item, cue, context, about, marks: every, 
     breathLasts: student.breathSpanInSeconds,
     soundOf: (asked) => taskSound(sounded, marks, places, asked),
     familyOf: familyIn(sounded),
-    barName: (bar) => `bar ${barLabel(bar)}`,
+    barName: (bar) => namedBar(barLabel(bar)),
     barLabel,
   };
 }

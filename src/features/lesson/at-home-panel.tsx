@@ -57,10 +57,17 @@ function Places({ model }: { readonly model: LessonModel }): ReactNode {
 }
 
 /** What was practised at home since the last lesson, opened until this one has begun; and what came back brought in. */
-export function AtHomePanel({ model }: { readonly model: LessonModel }): ReactNode {
+export function AtHomePanel({
+  model,
+  opens,
+}: {
+  readonly model: LessonModel;
+  /** It is open as the lesson begins. */
+  readonly opens: boolean;
+}): ReactNode {
   const home = atHome(model.practised);
   const [shown, setShown] = useState<boolean | null>(null);
-  const open = shown ?? (home !== null && model.current === null && isWide());
+  const open = shown ?? (opens && home !== null && model.current === null && isWide());
   return (
     <>
       <button

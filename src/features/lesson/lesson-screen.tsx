@@ -57,7 +57,7 @@ function OneLesson({ model }: { readonly model: LessonModel }): ReactNode {
             </button>
           ))}
         </div>
-        <AtHomePanel model={model} />
+        <AtHomePanel model={model} opens={view === 'hear'} />
         <span className="ml-auto flex items-center gap-2">
           {model.current ? (
             <>
