@@ -1,7 +1,7 @@
-import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { TickRow } from '@/ui';
 
-/** A box for each time, to be touched: touching the last that is ticked takes it back. */
+/** A box for each time that something is asked for on a day. */
 export function TickBoxes({
   boxes,
   ticks,
@@ -16,22 +16,7 @@ export function TickBoxes({
 }): ReactNode {
   return (
     <span className="flex flex-wrap gap-1" role="group" aria-label={`${name}: ${ticks} of ${boxes} ticked`}>
-      {Array.from({ length: Math.max(boxes, ticks) }, (_, i) => {
-        const isTicked = i < ticks;
-        return (
-          <button
-            key={i}
-            type="button"
-            role="checkbox"
-            aria-checked={isTicked}
-            aria-label={`${name}, ${i + 1} of ${boxes}`}
-            className={`flex size-11 items-center justify-center rounded border-2 ${isTicked ? 'border-leaf bg-leaf text-white' : 'border-rule-strong bg-sheet'}`}
-            onClick={() => onTick(isTicked && i === ticks - 1 ? i : i + 1)}
-          >
-            {isTicked ? <Check size={26} aria-hidden="true" /> : null}
-          </button>
-        );
-      })}
+      <TickRow boxes={boxes} ticks={ticks} nameOf={(box) => `${name}, ${box} of ${boxes}`} onTick={onTick} />
     </span>
   );
 }

@@ -3,6 +3,7 @@
  * above and below the line. It goes onto paper and into the file for home as well: it knows the core and the small
  * parts only.
  */
+export { ChordShapes, shapesOf } from './chord-shapes';
 export { CountLane, xOfOnset } from './count-lane';
 export { fingerAt, fingerLane, FINGER_VIEWS, isPrinted, usualView, type FingerView } from './finger-view';
 export { LanesAbove, LanesBelow } from './marked-lanes';

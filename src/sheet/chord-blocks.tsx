@@ -1,11 +1,10 @@
 import type { ReactNode } from 'react';
-import { chordShapes } from '@/core/fingering';
-import { instrumentOf, type FrettedStrings } from '@/core/instruments';
+import { instrumentOf } from '@/core/instruments';
 import { lineSpans } from '@/core/performance';
 import { chordSheet, type ChordLine } from '@/core/sheet';
 import { isSection } from '@/core/way';
-import { stringNames } from '@/marked';
-import { HandMap, withSigns } from '@/ui';
+import { ChordShapes, shapesOf, stringNames } from '@/marked';
+import { withSigns } from '@/ui';
 import type { DrawnPiece } from './draw-piece';
 import { PieceHead } from './piece-blocks';
 import type { SheetBlock } from './sheet-block';
@@ -21,39 +20,6 @@ function Row({ segments }: Pick<ChordLine['verses'][number], 'segments'>): React
         </span>
       ))}
     </p>
-  );
-}
-
-/** Each chord of the song as it is held; none where the instrument holds none. */
-function Shapes({ drawn, strings }: { readonly drawn: DrawnPiece; readonly strings: FrettedStrings }): ReactNode {
-  const shapes = new Map<string, ReturnType<typeof chordShapes>[number]>();
-  for (const { text, classes } of drawn.score.chords) {
-    const [shape] = classes && !shapes.has(text) ? chordShapes(strings, classes, 1) : [];
-    if (shape) shapes.set(text, shape);
-  }
-  return (
-    <ul className="sheet-shapes">
-      {[...shapes].map(([text, { frets, fingers }]) => (
-        <li key={text}>
-          <strong translate="no">{withSigns(text)}</strong>{' '}
-          <span className="figure">
-            {[...frets]
-              .reverse()
-              .map((f) => f ?? 'x')
-              .join('')}
-          </span>
-          <HandMap
-            drawing={{
-              kind: 'strings',
-              names: stringNames(drawn.piece.instrument),
-              stops: frets.flatMap((fret, s) =>
-                fret === null ? [] : [{ string: s + 1, fret, finger: String(fingers[s] ?? '') }],
-              ),
-            }}
-          />
-        </li>
-      ))}
-    </ul>
   );
 }
 
@@ -88,7 +54,20 @@ export function chordBlocks(drawn: DrawnPiece, under: string): readonly SheetBlo
   const verses = [...new Set(lines.flatMap((l) => l.verses.map((v) => v.verse)))];
   return [
     { key: 'head', content: <PieceHead title={piece.title} under={under} who={student?.name ?? ''} /> },
-    ...(strings ? [{ key: 'shapes', content: <Shapes drawn={drawn} strings={strings} /> }] : []),
+    ...(strings
+      ? [
+          {
+            key: 'shapes',
+            content: (
+              <ChordShapes
+                shapes={shapesOf(score.chords, strings)}
+                names={stringNames(piece.instrument)}
+                className="sheet-shapes"
+              />
+            ),
+          },
+        ]
+      : []),
     { key: 'patterns', content: <Patterns drawn={drawn} /> },
     ...verses.map((verse, i) => ({
       key: `verse ${verse}`,

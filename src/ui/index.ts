@@ -18,6 +18,7 @@ export { isValveText, KeyLane } from './key-picture';
 export { sentence } from './sentence';
 export { Choose } from './choose';
 export { MoreMenu } from './more-menu';
+export { TickRow } from './tick-row';
 export { staggered, textWidth } from './stagger';
 export { useKeptChoice } from './kept-choice';
 export { BeatSign } from './beat-sign';

@@ -1,7 +1,6 @@
 'use client';
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { Check } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { takeHome } from '@/core/commands';
 import { practiceOf } from '@/core/mastery';
@@ -9,7 +8,7 @@ import { inOrderOfDay } from '@/core/plan';
 import { boxesADay, PAPER, placeOfRecord, taskKey, weekKey, type DoneAtHome } from '@/core/sheet';
 import { dayAfter, dayOf, weekdayOf, type Assigned, type AssignmentEvent, type StudioEvent } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, longDayWords } from '@/ui';
+import { Button, longDayWords, TickRow } from '@/ui';
 import { useActs } from '@/features/acts';
 import type { LessonModel } from './use-lesson';
 
@@ -50,20 +49,13 @@ function DayOfTask({
   const boxes = boxesADay(item);
   return (
     <span className="flex gap-1">
-      {Array.from({ length: boxes }, (_, i) => (
-        <button
-          key={i}
-          type="button"
-          role="checkbox"
-          aria-checked={i < ticks}
-          aria-label={`${item.what}, ${longDayWords(day)}, ${i + 1} of ${boxes}`}
-          disabled={i < least}
-          className={`flex size-11 items-center justify-center rounded border-2 ${i < ticks ? 'border-leaf bg-leaf text-white' : 'border-rule-strong bg-sheet'}`}
-          onClick={() => onTick(i < ticks && i === ticks - 1 ? i : i + 1)}
-        >
-          {i < ticks ? <Check size={24} aria-hidden="true" /> : null}
-        </button>
-      ))}
+      <TickRow
+        boxes={boxes}
+        ticks={ticks}
+        least={least}
+        nameOf={(box) => `${item.what}, ${longDayWords(day)}, ${box} of ${boxes}`}
+        onTick={onTick}
+      />
     </span>
   );
 }

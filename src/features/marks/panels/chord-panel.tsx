@@ -1,10 +1,11 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { chordChange, chordShapes, type ChordShape } from '@/core/fingering';
+import { chordChange, type ChordShape } from '@/core/fingering';
 import type { FrettedStrings } from '@/core/instruments';
 import type { Score } from '@/core/score';
-import { HandMap, Panel } from '@/ui';
+import { ChordShapes, shapesOf } from '@/marked';
+import { Panel } from '@/ui';
 
 /** Fewer beats than this between two chords of a costly change make a quick change. */
 const QUICK_BEATS = 2;
@@ -45,37 +46,12 @@ export function ChordPanel({
   readonly names: readonly string[];
 }): ReactNode {
   const symbols = score.chords.filter((c) => c.bar >= from && c.bar <= to);
-  const shapes = new Map<string, ChordShape>();
-  for (const { text, classes } of symbols) {
-    const [shape] = classes && !shapes.has(text) ? chordShapes(strings, classes, 1) : [];
-    if (shape) shapes.set(text, shape);
-  }
+  const shapes = shapesOf(symbols, strings);
   if (shapes.size === 0) return null;
   const unique = changesOf(score, symbols, shapes);
   return (
     <Panel title="Chords to hold">
-      <ul className="grid grid-cols-2 gap-3">
-        {[...shapes].map(([text, shape]) => (
-          <li key={text}>
-            <span className="font-semibold">{text}</span>{' '}
-            <span className="figure text-ink-2">
-              {[...shape.frets]
-                .reverse()
-                .map((f) => f ?? 'x')
-                .join('')}
-            </span>
-            <HandMap
-              drawing={{
-                kind: 'strings',
-                names,
-                stops: shape.frets.flatMap((fret, s) =>
-                  fret === null ? [] : [{ string: s + 1, fret, finger: String(shape.fingers[s] ?? '') }],
-                ),
-              }}
-            />
-          </li>
-        ))}
-      </ul>
+      <ChordShapes shapes={shapes} names={names} className="grid grid-cols-2 gap-3" />
       {unique.length > 0 ? (
         <>
           <h3 className="mt-3">Changes</h3>
