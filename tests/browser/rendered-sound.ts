@@ -9,9 +9,9 @@ export const RATE = 44_100;
 const ENTRY = `
 import { output } from './output';
 import { schedulerFor } from './schedule';
-globalThis.oakRender = async ({ music, family, a4, level, rate, floor, listenAt }) => {
+globalThis.oakRender = async ({ music, family, a4, level, rate, floor, listenAt, withPiano }) => {
   const context = new OfflineAudioContext(1, Math.ceil((music.seconds + 0.5) * rate), rate);
-  const band = { familyOf: () => family, a4, samples: { from: '/piano' } };
+  const band = { familyOf: () => family, a4, samples: withPiano ? { from: '/piano' } : null };
   const schedule = await schedulerFor(context, music, output(context, level).into, band);
   // Handed over bit by bit ahead of time, as it is live.
   schedule(0, 0, 12);
@@ -78,6 +78,8 @@ export async function renderSound(
     /** What is below it is silence. */
     readonly floor?: number;
     readonly listenAt?: readonly number[];
+    /** The recordings of the piano are at hand; usually they are. */
+    readonly withPiano?: boolean;
   },
 ): Promise<Heard> {
   script ??= soundScript();
@@ -89,7 +91,7 @@ export async function renderSound(
           readonly oakRender: (r: unknown) => Promise<Omit<Heard, 'pitches'> & { readonly windows: number[][] }>;
         }
       ).oakRender(request),
-    { a4: 440, level: 1, rate: RATE, floor: 0.002, listenAt: [], ...asked, music },
+    { a4: 440, level: 1, rate: RATE, floor: 0.002, listenAt: [], withPiano: true, ...asked, music },
   );
   return { ...heard, pitches: windows.map(pitchOf) };
 }
