@@ -1,7 +1,10 @@
 /** The one file for home: opened without a network on a telephone, practised in, sent back, taken in. */
 import { statSync } from 'node:fs';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { homeCode, taskKey, weekKey } from '@/core/sheet';
+import { dayOf, type AssignmentEvent } from '@/core/studio';
 import { troublesOf } from './axe';
+import { fillStorage, makeRoom } from './full-storage';
 import { DEMO_OF_FRIDAY, onFriday } from './friday';
 import { storedRows } from './studio';
 
@@ -290,4 +293,33 @@ test('boxes that were ticked on paper are entered by touches, once', async ({ pa
   await page.getByRole('button', { name: 'Keep these' }).click();
   await expect(page.getByText(/taken in already/)).toBeVisible();
   expect(await practised(page)).toEqual(kept);
+});
+
+test('with a full disk nothing is said to be kept, and the same code is taken in once there is room', async ({
+  page,
+}) => {
+  await page.goto('/lesson?student=demo-imke');
+  await page.getByText(/^At home since/).waitFor();
+  const weeks = (await storedRows(page, 'events', 'demo'))
+    .filter((e) => e['kind'] === 'assignment' && e['studentId'] === 'demo-imke')
+    .sort((a, b) => (String(a['at']) < String(b['at']) ? -1 : 1));
+  const week = weeks[weeks.length - 1] as unknown as AssignmentEvent;
+  const from = dayOf(week.at, 'UTC');
+  const done = { task: taskKey(week.items[0]?.id ?? ''), day: from, minutes: 12, times: 6, right: 5, row: 3 };
+  const { code } = homeCode({
+    week: weekKey(week),
+    device: 1,
+    from,
+    done: [{ ...done, tempo: 66, ticks: 1, steps: 0 }],
+    note: '',
+  });
+  await fillStorage(page);
+  await paste(page, code);
+  await expect(page.getByText(/no room left/)).toBeVisible();
+  await expect(page.getByText(/^Imke, at home: /)).toBeHidden();
+  expect(await practised(page)).toEqual([]);
+  await makeRoom(page);
+  await paste(page, code);
+  await expect(page.getByText('Imke, at home: 12 minutes on 1 day.')).toBeVisible();
+  expect(await practised(page)).toMatchObject([{ minutes: 12, times: 6, right: 5, row: 3 }]);
 });
