@@ -122,7 +122,11 @@ function Pages(about: Omit<Printing, 'printedAt' | 'printedOn'>): ReactNode {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
       <h1 className="sr-only">{piece.title} on paper</h1>
-      <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+      <div
+        className="no-print panel grid content-start items-end gap-4 p-4 sm:grid-cols-3 lg:grid-cols-1"
+        role="group"
+        aria-label="How it is printed"
+      >
         <SheetKindChoice />
         <SectionChoice drawn={drawn} />
         <SheetLook choices={choices} of="piece" />

@@ -91,7 +91,11 @@ export function SheetLook({
 /** What is printed and how, beside what it looks like. */
 export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
   return (
-    <div className="no-print panel grid content-start gap-4 p-4" role="group" aria-label="How it is printed">
+    <div
+      className="no-print panel grid content-start items-end gap-4 p-4 sm:grid-cols-3 lg:grid-cols-1"
+      role="group"
+      aria-label="How it is printed"
+    >
       <SheetKindChoice />
       <SheetLook choices={choices} />
       <Button look="primary" big shortcut="p" onClick={onPrint}>
@@ -102,7 +106,7 @@ export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }:
         {without.length > 0 ? `There was no room for the music of ${inWords(without)}. ` : ''}
         The browser prints it, or keeps it as a PDF.
       </p>
-      <div className="grid gap-2 border-t border-rule pt-4">
+      <div className="grid gap-2 border-t border-rule pt-4 sm:col-span-3 lg:col-span-1">
         <Button big shortcut="h" onClick={forHome.save} disabled={forHome.busy}>
           <FileDown size={20} aria-hidden="true" /> {forHome.busy ? 'Making it…' : 'Save for home'}
         </Button>
