@@ -58,8 +58,8 @@ function TaskHead({ task }: { readonly task: SheetTask }): ReactNode {
 /** Where the music is that does not stand here. */
 function Elsewhere({ task, leftOut }: { readonly task: SheetTask; readonly leftOut: boolean }): ReactNode {
   if (task.excerpt === null) return null;
-  if (task.excerpt.withTask !== task.number) return <p>The music is at {task.excerpt.withTask}.</p>;
-  return leftOut ? <p>Take your music for this.</p> : null;
+  if (leftOut) return <p>Take your music for this.</p>;
+  return task.excerpt.withTask === task.number ? null : <p>The music is at {task.excerpt.withTask}.</p>;
 }
 
 interface DoingProps {

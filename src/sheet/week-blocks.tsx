@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { sentence } from '@/ui';
+import type { SheetTask } from '@/core/sheet';
 import type { DrawnSheet } from './drawn-sheet';
 import type { PrintSize } from './paper';
 import type { SheetBlock } from './sheet-block';
@@ -54,6 +55,9 @@ export function canBeLeftOut({ tasks }: DrawnSheet['week']): readonly string[] {
 /** What stands on the sheet of a week, from top to bottom. */
 export function weekBlocks(sheet: DrawnSheet, { width, size, leftOut }: WeekLook): readonly SheetBlock[] {
   const { cue, tasks } = sheet.week;
+  // Where several share the music, it is gone for all of them.
+  const isLeftOut = ({ excerpt }: SheetTask): boolean =>
+    excerpt !== null && leftOut.has(tasks[excerpt.withTask - 1]?.itemId ?? '');
   return [
     { key: 'head', content: <Head sheet={sheet} /> },
     ...(cue === ''
@@ -70,7 +74,7 @@ export function weekBlocks(sheet: DrawnSheet, { width, size, leftOut }: WeekLook
         ]),
     ...tasks.map((task) => ({
       key: task.itemId,
-      content: <TaskBlock sheet={sheet} task={task} width={width} size={size} leftOut={leftOut.has(task.itemId)} />,
+      content: <TaskBlock sheet={sheet} task={task} width={width} size={size} leftOut={isLeftOut(task)} />,
     })),
     { key: 'foot', content: <Foot sheet={sheet} /> },
   ];

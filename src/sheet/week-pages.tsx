@@ -25,12 +25,20 @@ interface Props {
 /** The week on paper: on one page where that is asked, with as much of the music as there is room for. */
 export function WeekPages({ sheet, paper, size, onePage, onLaid }: Props): ReactNode {
   const of = `${paper} ${size} ${onePage}`;
-  const [fitted, setFitted] = useState<{ readonly sheet: DrawnSheet; readonly of: string; readonly count: number }>({
+  const [fitted, setFitted] = useState<{
+    readonly sheet: DrawnSheet;
+    readonly of: string;
+    readonly count: number;
+    readonly vain: boolean;
+  }>({
     sheet,
     of,
     count: 0,
+    vain: false,
   });
-  const count = fitted.sheet === sheet && fitted.of === of ? fitted.count : 0;
+  const isOfThis = fitted.sheet === sheet && fitted.of === of;
+  const count = isOfThis ? fitted.count : 0;
+  const vain = isOfThis && fitted.vain;
   const order = useMemo(() => canBeLeftOut(sheet.week), [sheet]);
   const leftOut = useMemo(() => order.slice(0, count), [order, count]);
   const blocks = useMemo(
@@ -39,10 +47,12 @@ export function WeekPages({ sheet, paper, size, onePage, onLaid }: Props): React
   );
   const onPages = useCallback(
     (pages: number): void => {
-      if (onePage && pages > 1 && count < order.length) setFitted({ sheet, of, count: count + 1 });
-      else onLaid({ pages, leftOut });
+      if (!onePage || pages === 1 || vain) onLaid({ pages, leftOut });
+      else if (count < order.length) setFitted({ sheet, of, count: count + 1, vain: false });
+      // The words alone are more than a page: then the music is not left out for nothing.
+      else setFitted({ sheet, of, count: 0, vain: true });
     },
-    [onePage, count, order, sheet, of, leftOut, onLaid],
+    [onePage, count, vain, order, sheet, of, leftOut, onLaid],
   );
   return (
     <SheetPages blocks={blocks} paper={paper} size={size} label={`Sheet of ${sheet.week.student}`} onPages={onPages} />

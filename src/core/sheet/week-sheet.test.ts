@@ -140,6 +140,11 @@ describe('the sheet of a week', () => {
     expect(tasks[0]?.title).toBe('Lamps, bar 3: Loop bar 3');
     expect(excerpts).toMatchObject([{ from: 2, to: 2 }]);
   });
+  it('says a long way by its beginning and its end', () => {
+    const many = ['one', 'two', 'three', 'four', 'five', 'six'].map((id) => rung(id));
+    const { tasks } = sheet([item('x', 'Lamps, A: one; two; up to six')], { ladders: [ladder('a', many)] });
+    expect(tasks[0]?.steps.map((s) => s.what)).toEqual(['one', 'two', 'three', 'Then on, up to: six']);
+  });
   it('names the whole piece by its title alone', () => {
     expect(sheet([item('x', 'Lamps: play', { sectionId: 'w' })]).tasks[0]?.title).toBe('Lamps: play');
   });

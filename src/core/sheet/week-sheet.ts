@@ -97,6 +97,8 @@ export interface SheetRequest {
 }
 
 const WEEK = 7;
+/** Steps of a task that are said one by one. */
+const MOST_STEPS = 4;
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
 /** `3 times at 66`, `from 55 to 96`. */
@@ -166,8 +168,11 @@ function stepsOf({ item, of, rungs }: TaskAbout, tell: Telling): readonly SheetS
   const unit = tempoUnitOf(of?.piece);
   if (rungs.length === 0)
     return item.tempo === null ? [] : [{ what: '', how: `at ${inBeats(item.tempo, unit)}`, done: '' }];
-  return rungs.map((rung, i) => ({
-    what: rungs.length === 1 ? '' : tell(rung.what),
+  // A long way is said by its beginning and its end: nobody reads ten steps at the instrument.
+  const told = rungs.length > MOST_STEPS ? [...rungs.slice(0, MOST_STEPS - 1), ...rungs.slice(-1)] : rungs;
+  const onTo = (i: number): string => (told.length < rungs.length && i === told.length - 1 ? 'Then on, up to: ' : '');
+  return told.map((rung, i) => ({
+    what: rungs.length === 1 ? '' : `${onTo(i)}${tell(rung.what)}`,
     how: howOf(rung, i === 0 ? item.tempo : null, unit),
     done: small(tell(rung.done)),
   }));
