@@ -3,6 +3,7 @@ import type { LoudnessMark } from '@/core/performance';
 import { SAYINGS, type Saying } from '@/core/saying';
 import { tellingFor } from '@/core/sheet';
 import type { CellPlace } from '@/core/tapping';
+import { midSentence } from '@/core/words';
 import { namedBar } from './named-bar';
 import type { RoomTask } from './room-task';
 import { marksFor, soundPlaces, taskOfPiece, type AboutTask } from './task-of-piece';
@@ -21,9 +22,6 @@ export interface HomeStep extends Omit<RoomTask, Asked> {
   readonly places: SoundPlaces;
 }
 
-/** Behind a colon. */
-const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-
 /** Marks that are heard. */
 const isHeard = (mark: LoudnessMark): boolean => mark.kind === 'dynamic' || mark.kind === 'wedge';
 
@@ -40,7 +38,7 @@ export function homeStepOf(about: AboutTask, whole: readonly [number, number]): 
   return {
     ...plain,
     what: tell(plain.what),
-    done: small(tell(plain.done)),
+    done: midSentence(tell(plain.done)),
     whole,
     breaths: new Set([...plain.breaths].filter((id) => ids.has(id))),
     said: new Map(SAYINGS.filter((s) => plain.sayings.includes(s)).map((s) => [s, saidTexts(s)])),

@@ -9,7 +9,6 @@ import {
   type Section,
   type Settings,
   type Student,
-  type StudioEvent,
   type Zone,
 } from '@/core/studio';
 import type { StudioDatabase } from './database';
@@ -18,7 +17,6 @@ import { wordsAbout } from './standings';
 /** Everything that the sheet of one student is made from. */
 export interface SheetRows {
   readonly student: Student;
-  readonly events: readonly StudioEvent[];
   /** The week in hand; null where none was given. */
   readonly assignment: AssignmentEvent | null;
   readonly lessonDays: readonly Day[];
@@ -42,7 +40,6 @@ export async function sheetRows(db: StudioDatabase, studentId: string, zone: Zon
   const standings = await db.standings.where('studentId').equals(studentId).toArray();
   return {
     student,
-    events,
     assignment,
     lessonDays: foldLessons(events).map((l) => dayOf(l.at, zone)),
     pieces: (await db.pieces.bulkGet(ids)).filter((p): p is Piece => p !== undefined),

@@ -3,6 +3,7 @@ import { EXERCISE_PACE, RUNGS, USUAL_OVERHEAD, type StudentLevel } from '../ladd
 import { standingKey, type FoldedStanding } from '../mastery';
 import { exerciseIds, type Ladder, type Piece } from '../studio';
 import { LEAVES_AT } from '../way';
+import { midSentence } from '../words';
 import { proposeExercises, type ExercisedPiece, type ProposedExercise } from './propose-exercises';
 import type { Candidate } from './week-tray';
 
@@ -40,7 +41,7 @@ function inWork(piece: Pick<Piece, 'id' | 'title'>, ladder: Ladder, week: Exerci
   const done = week.standings.get(standingKey(week.studentId, sectionId))?.rungsDone ?? [];
   const [rung, then] = ladder.rungs.filter((r) => !done.includes(r.id));
   const minutes = ((rung?.minutes ?? 4) * week.overhead) / USUAL_OVERHEAD / DAYS;
-  const more = then ? `, then ${then.what.charAt(0).toLowerCase()}${then.what.slice(1)}` : '';
+  const more = then ? `, then ${midSentence(then.what)}` : '';
   return {
     key: `technique ${sectionId}`,
     kind: 'technique',

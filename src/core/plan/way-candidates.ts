@@ -1,6 +1,7 @@
 import { estimateMinutes, RUNGS, targetTempo } from '../ladder';
 import { standingKey } from '../mastery';
 import type { Rung } from '../studio';
+import { midSentence } from '../words';
 import { kindOf, sectionLevel, type WalkedPlace } from '../way';
 import { ahead, isCopyOfChunk } from './way-ahead';
 import { checks, gathered, goesWell } from './way-due';
@@ -20,8 +21,6 @@ import {
 } from './way-work';
 import type { Candidate } from './week-tray';
 
-const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-
 /**
  * What to do of a ladder in a week: the next two rungs of it in words, and where they lead to; what two begin with is
  * said once.
@@ -34,8 +33,8 @@ function stepsInWords(rungs: readonly Rung[]): string {
   if (head !== undefined && head !== first.what && second.what.startsWith(`${head}: `))
     return `${first.what}; ${second.what.slice(head.length + 2)}`;
   const last = rungs[rungs.length - 1];
-  const end = last && last !== second ? `; by the lesson ${small(last.what)}` : '';
-  return `${first.what}, then ${small(second.what)}${end}`;
+  const end = last && last !== second ? `; by the lesson ${midSentence(last.what)}` : '';
+  return `${first.what}, then ${midSentence(second.what)}${end}`;
 }
 
 /** A place of the way as something to do on most days of a week; `late` where it is put together from what is new. */

@@ -20,6 +20,7 @@ import {
   type Student,
   type Zone,
 } from '../studio';
+import { midSentence } from '../words';
 import { boxesADay } from './boxes-a-day';
 import { tellingFor, type Telling } from './child-words';
 
@@ -174,12 +175,9 @@ function stepsOf({ item, of, rungs }: TaskAbout, tell: Telling): readonly SheetS
   return told.map((rung, i) => ({
     what: rungs.length === 1 ? '' : `${onTo(i)}${tell(rung.what)}`,
     how: howOf(rung, i === 0 ? item.tempo : null, unit),
-    done: small(tell(rung.done)),
+    done: midSentence(tell(rung.done)),
   }));
 }
-
-/** Behind a colon. */
-const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Bars in which a beginning is found lie under the eyes of who finds it. */
 const isToBeFound = (rungs: readonly Rung[]): boolean =>
