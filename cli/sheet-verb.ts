@@ -12,7 +12,8 @@ import {
 } from '../src/core/studio';
 import { WRITTEN_WORDS } from '../src/core/words';
 import { homePage, makeHomeWeek } from '../src/home-file';
-import { drawWeek, type SheetHands, type SheetStudio } from '../src/sheet';
+import type { SheetStudio } from '../src/core/sheet';
+import { drawWeek, type SheetHands } from '../src/sheet';
 import { barRange } from './bar-range';
 import { startEngraver } from './engraver';
 import { homeProgram } from './home-program';

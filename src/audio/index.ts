@@ -3,4 +3,5 @@
  * of time. Loaded only where something is played.
  */
 export { fileOf, nearestRecorded, type PianoSource } from './piano';
+export { VOICE_OF } from './voice';
 export { playMusic, ringQuietly, type Playing, type PlayRequest } from './play-music';

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { JSDOM } from 'jsdom';
 import { describe, expect, it } from 'vitest';
-import { weekSheet } from '@/core/sheet';
+import { weekSheet, type SheetStudio } from '@/core/sheet';
 import { student } from '@/core/commands/stored-for-tests';
 import type { AssignmentEvent, Student } from '@/core/studio';
-import type { DrawnSheet, SheetStudio } from '@/sheet';
+import type { DrawnSheet } from '@/sheet';
 import { homePage } from './home-page';
 import { makeHomeWeek } from './make-home-week';
 import { fromText } from './plain-data';

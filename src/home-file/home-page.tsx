@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { contentWidth, weekBlocks, type DrawnSheet } from '@/sheet';
 import { InWords } from '@/ui';
+import { inBase64 } from './base64';
 import type { HomeWeek } from './home-week';
 import { asText } from './plain-data';
 import { slimDrawings } from './slim-drawings';
@@ -21,7 +22,7 @@ const inElement = (script: string): string => script.replace(/<\/(script)/gi, '<
 /** A SHA-256 as a policy names it. */
 async function digest(text: string): Promise<string> {
   const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)));
-  return `'sha256-${btoa(String.fromCharCode(...bytes))}'`;
+  return `'sha256-${inBase64(bytes)}'`;
 }
 
 /** What the page may do: run its own script, and nothing that reaches out of it. */

@@ -1,4 +1,4 @@
-import { inOrder, MOST_AT_HOME, type DoneAtHome, type SentBack } from '@/core/sheet';
+import { inOrder, MOST_AT_HOME, nothingAtHome, type DoneAtHome, type SentBack } from '@/core/sheet';
 import { dayAfter, type Day } from '@/core/studio';
 import { NO_WORK, type RoomSum, type RoomWork } from '@/room';
 
@@ -24,17 +24,10 @@ const MOST_KEPT = 200;
 /** Nothing was done yet. */
 export const noProgress = (device: number): HomeProgress => ({ device, days: [], open: {}, kept: [], note: '' });
 
-const nothingOn = (task: number, day: Day): DayOfTask => ({
-  task,
-  day,
-  seconds: 0,
-  times: 0,
-  right: 0,
-  row: 0,
-  tempo: null,
-  ticks: 0,
-  steps: 0,
-});
+function nothingOn(task: number, day: Day): DayOfTask {
+  const { minutes: seconds, ...nothing } = nothingAtHome(task, day);
+  return { ...nothing, seconds };
+}
 
 /** What was done of a task on a day. */
 export const dayOfTask = ({ days }: HomeProgress, task: number, day: Day): DayOfTask =>

@@ -1,11 +1,12 @@
 import { playedBy } from '@/core/players';
 import { onlyBars } from '@/core/score';
-import { taskKey, tasksAbout, weekKey, type SheetPiece, type TaskAbout } from '@/core/sheet';
+import { taskKey, tasksAbout, weekKey, type SheetPiece, type SheetStudio, type TaskAbout } from '@/core/sheet';
 import { playerFor } from '@/core/studio';
 import type { Words } from '@/core/words';
 import type { SeenMarks } from '@/marked';
 import { homeStepOf, type AboutTask, type TaskContext } from '@/room';
-import type { DrawnExcerpt, DrawnSheet, SheetStudio } from '@/sheet';
+import type { DrawnExcerpt, DrawnSheet } from '@/sheet';
+import { inBase64 } from './base64';
 import type { HomeMusic, HomeTask, HomeWeek } from './home-week';
 
 /** Everything that a file for home is made from. */
@@ -22,12 +23,6 @@ export interface HomeFileRequest {
   /** Recordings of the piano by key; empty where its notes are made. */
   readonly piano: ReadonlyMap<number, Uint8Array>;
 }
-
-const inBase64 = (bytes: Uint8Array): string => {
-  let text = '';
-  for (const byte of bytes) text += String.fromCharCode(byte);
-  return btoa(text);
-};
 
 /** Only the first word of a name leaves the studio. */
 const firstName = (name: string): string => name.trim().split(/\s+/)[0] ?? name;

@@ -4,6 +4,7 @@ import { playMusic, ringQuietly, type PianoSource } from '@/audio';
 import { playedBy } from '@/core/players';
 import { Room, roomTaskOf, usePlayer, type HomeStep, type Recorder } from '@/room';
 import { Button, Problem } from '@/ui';
+import { fromBase64 } from './base64';
 import { listenForKeys } from './file-keys';
 import { linesOfPage } from './from-page';
 import { counted, dayOfTask, openWork, spent, stepsDone, ticked, withOpen } from './home-progress';
@@ -25,11 +26,9 @@ interface Props {
   readonly onNext: (() => void) | null;
 }
 
-const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
-
 /** The recordings that came with the page; null where its notes are made. */
 function pianoOf({ piano }: HomeWeek): PianoSource | null {
-  return piano.size === 0 ? null : { bytes: new Map([...piano].map(([key, text]) => [key, bytesOf(text)])) };
+  return piano.size === 0 ? null : { bytes: new Map([...piano].map(([key, text]) => [key, fromBase64(text)])) };
 }
 
 function usePlayerOfPage(home: HomeWeek, onSilent: () => void) {

@@ -9,6 +9,7 @@ export { fingerAt, fingerLane, FINGER_VIEWS, isPrinted, usualView, type FingerVi
 export { LanesAbove, LanesBelow } from './marked-lanes';
 export { noteAtOnset } from './note-at-onset';
 export { fingersOf, stringNames } from './player-strings';
+export { handMapOf, type TakenNote } from './hand-map-of';
 export { placeMap } from './place-map';
 export { ownTexts } from './own-texts';
 export { fingerKey, refusedFingers, refusedKeys } from './refused-marks';

@@ -42,6 +42,15 @@ describe('where the hands begin', () => {
       stops: [{ string: 2, fret: 1, finger: '1' }],
     });
     expect(placeMap(score, 'violin', { fingers: new Map([finger(id, '1')]) }, [0, 0])).toBeNull();
-    expect(placeMap(score, 'flute', { fingers: new Map([finger(id, '1')]) }, [0, 0])).toBeNull();
+    expect(placeMap(score, 'voice', { fingers: new Map([finger(id, '1')]) }, [0, 0])).toBeNull();
+  });
+  it('is what is closed on a wind instrument, where it was chosen', () => {
+    const score = scoreOfAbc('X:1\nM:4/4\nL:1/4\nK:G\nB c d e|');
+    const closed = finger(score.notes[0]?.id ?? '', 'T 1--|---');
+    expect(placeMap(score, 'flute', { fingers: new Map([closed]) }, [0, 0])).toEqual({
+      kind: 'keys',
+      text: 'T 1--|---',
+    });
+    expect(placeMap(score, 'flute', { fingers: new Map() }, [0, 0])).toBeNull();
   });
 });

@@ -3,19 +3,20 @@ import { instrumentOf, type InstrumentId } from '@/core/instruments';
 import type { Note, Score } from '@/core/score';
 import type { HandMapDrawing } from '@/ui';
 import { fingerAt } from './finger-view';
+import { handMapOf, type TakenNote } from './hand-map-of';
 import { stringNames } from './player-strings';
 import type { SeenMarks } from './seen-marks';
 
 const NOTHING: ReadonlyMap<string, FingeredNote> = new Map();
 const NONE: ReadonlySet<string> = new Set();
 
-/** The notes with which a staff begins in some bars. */
-function firstOf(played: Score, staff: number, from: number, to: number): readonly Note[] {
-  const part = played.parts[0]?.id;
-  const mine = played.notes.filter(
-    (n) => n.part === part && n.staff === staff && n.bar >= from && n.bar <= to && n.grace === null,
-  );
-  return mine.filter((n) => n.onset === mine[0]?.onset);
+/** As it was chosen, else as it is printed. */
+function takenBy(n: Note, fingers: SeenMarks['fingers']): TakenNote | null {
+  const mark = fingers.get(n.id);
+  const finger = fingerAt(n, fingers, NOTHING, NONE)?.text ?? '';
+  const string = finger === '' ? undefined : (mark?.string ?? n.marks.strings[0]);
+  const fret = mark?.fret ?? n.marks.frets[0];
+  return { finger, ...(string === undefined ? {} : { string }), ...(fret === undefined ? {} : { fret }) };
 }
 
 /**
@@ -27,24 +28,14 @@ export function placeMap(
   { fingers }: Pick<SeenMarks, 'fingers'>,
   [from, to]: readonly [number, number],
 ): HandMapDrawing | null {
-  const textOf = (n: Note): string => fingerAt(n, fingers, NOTHING, NONE)?.text ?? '';
-  if (instrumentOf(instrument).family === 'keyboard') {
-    const keys = [1, 2].flatMap((staff) =>
-      firstOf(played, staff, from, to).flatMap((n) =>
-        n.midi === null
-          ? []
-          : [{ midi: n.midi as number, finger: textOf(n), hand: staff === 1 ? ('right' as const) : ('left' as const) }],
-      ),
-    );
-    return keys.length > 0 ? { kind: 'keyboard', keys } : null;
-  }
-  const names = stringNames(instrument);
-  const stops = firstOf(played, 1, from, to).flatMap((n) => {
-    const mark = fingers.get(n.id);
-    const string = mark?.string ?? n.marks.strings[0];
-    const fret = mark?.fret ?? n.marks.frets[0];
-    const finger = textOf(n);
-    return string === undefined || finger === '' ? [] : [{ string, fret: fret ?? Number(finger), finger }];
+  const part = played.parts[0]?.id;
+  const staff = (which: number): readonly Note[] =>
+    played.notes.filter((n) => n.part === part && n.staff === which && n.bar >= from && n.bar <= to);
+  return handMapOf({
+    kind: instrumentOf(instrument).startMap,
+    upper: staff(1),
+    lower: staff(2),
+    taken: (n) => takenBy(n, fingers),
+    strings: stringNames(instrument),
   });
-  return names.length > 0 && stops.length > 0 ? { kind: 'strings', names, stops } : null;
 }

@@ -5,6 +5,7 @@ import {
   countingWay,
   fingersSeen,
   FULL_FINGERING,
+  marksFor,
   teachingFor,
   type FingerMark,
   type Mark,
@@ -44,10 +45,6 @@ export interface SeenBy {
 
 const WEDGE = { crescendo: 'cresc.', diminuendo: 'dim.' } as const;
 
-/** The marks that one student sees: everyone's and the student's own. */
-const marksOf = (marks: readonly Mark[], studentId: string | null): readonly Mark[] =>
-  marks.filter((m) => m.studentId === null || m.studentId === studentId);
-
 /** The fingers of a student in the variant that this student sees. */
 export const fingersOfStudent = (
   marks: readonly Mark[],
@@ -58,7 +55,7 @@ export const fingersOfStudent = (
 export function seenMarks(marks: readonly Mark[], by: SeenBy): SeenMarks {
   const { piece, student, settings, played, from, to } = by;
   const teaching = teachingFor(piece.teaching, student?.teaching, settings?.teaching);
-  const seen = marksOf(marks, student?.id ?? null);
+  const seen = marksFor(marks, student);
   const part = played.parts[0];
   return {
     view: student?.density ?? usualView(teaching),
@@ -72,7 +69,7 @@ export function seenMarks(marks: readonly Mark[], by: SeenBy): SeenMarks {
       m.kind === 'breath' ? (m.catch ? '(’)' : '’') : m.kind === 'bow' ? (m.direction === 'down' ? '⊓' : '∨') : null,
     ),
     cue: ownTexts(seen, (m) => (m.kind === 'cue' ? m.text : null)),
-    words: new Map(marks.flatMap((m) => (m.kind === 'syllable' ? [[m.noteId, m.text] as const] : []))),
+    words: new Map(seen.flatMap((m) => (m.kind === 'syllable' ? [[m.noteId, m.text] as const] : []))),
     counts:
       part && student?.level === 'beginner' ? countStaff(played, part.id, 1, from, to, countingWay(teaching)) : [],
     onsets: noteAtOnset(played, from, to),

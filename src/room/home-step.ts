@@ -2,11 +2,12 @@ import type { InstrumentFamily } from '@/core/instruments';
 import type { LoudnessMark } from '@/core/performance';
 import { SAYINGS, type Saying } from '@/core/saying';
 import { tellingFor } from '@/core/sheet';
+import { marksFor } from '@/core/studio';
 import type { CellPlace } from '@/core/tapping';
 import { midSentence } from '@/core/words';
 import { namedBar } from './named-bar';
 import type { RoomTask } from './room-task';
-import { marksFor, soundPlaces, taskOfPiece, type AboutTask } from './task-of-piece';
+import { soundPlaces, taskOfPiece, type AboutTask } from './task-of-piece';
 import { taskSound, type SoundedMusic, type SoundPlaces } from './task-sound';
 
 /** What of a task has to be asked for. */
@@ -29,12 +30,11 @@ const isHeard = (mark: LoudnessMark): boolean => mark.kind === 'dynamic' || mark
 export function homeStepOf(about: AboutTask, whole: readonly [number, number]): HomeStep {
   const task = taskOfPiece(about);
   const tell = tellingFor(about.student);
-  const { saidTexts, placeOf, soundOf: _, familyOf, barName: __, barLabel, ...plain } = task;
+  const { saidTexts, placeOf, familyOf, barLabel, ...plain } = task;
   const { score, played } = about.context;
   const [from, to] = whole;
   const here = played.notes.filter((n) => n.bar >= from && n.bar <= to);
   const ids = new Set(here.map((n) => n.id));
-  const parts = [...score.parts.map((p) => p.id)];
   return {
     ...plain,
     what: tell(plain.what),
@@ -42,9 +42,14 @@ export function homeStepOf(about: AboutTask, whole: readonly [number, number]): 
     whole,
     breaths: new Set([...plain.breaths].filter((id) => ids.has(id))),
     said: new Map(SAYINGS.filter((s) => plain.sayings.includes(s)).map((s) => [s, saidTexts(s)])),
-    cells: new Map(here.flatMap(({ id }) => ((cell) => (cell ? [[id, cell] as const] : []))(placeOf(id)))),
+    cells: new Map(
+      here.flatMap(({ id }) => {
+        const cell = placeOf(id);
+        return cell ? [[id, cell] as const] : [];
+      }),
+    ),
     barNames: new Map(Array.from({ length: to - from + 1 }, (_, i) => [from + i, barLabel(from + i)] as const)),
-    families: new Map(parts.map((id) => [id, familyOf(id)] as const)),
+    families: new Map(score.parts.map(({ id }) => [id, familyOf(id)] as const)),
     marks: marksFor(about.marks, about.student).filter((m) => isHeard(m) && 'noteId' in m && ids.has(m.noteId)),
     places: soundPlaces(about),
   };

@@ -20,6 +20,7 @@ export {
   type Way,
 } from './room-task';
 export { homeStepOf, roomTaskOf, type HomeStep } from './home-step';
+export { familyIn } from './task-sound';
 export type { TaskContext } from './task-context';
 export { taskOfPiece, type AboutTask, type RungOfTask } from './task-of-piece';
 export { usePlayer, type Loudspeaker } from './use-player';

@@ -2,8 +2,7 @@ import { useEffect, useState, type ReactNode, type RefObject } from 'react';
 import { SAYINGS, saidInTime, type SaidInTime, type Saying } from '@/core/saying';
 import type { TimedMusic } from '@/core/performance';
 import { lastWhere } from '@/core/score';
-import { Choose, useKeptChoice } from '@/ui';
-import { NamedChoice } from './named-choice';
+import { Choose, NamedChoice, useKeptChoice } from '@/ui';
 import type { RoomPlayer, RoomTask } from './room-task';
 
 /** How the words are to be seen: each when it comes, all, none. */

@@ -1,8 +1,7 @@
 import { Minus, Play, Plus, SlidersHorizontal, Square } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { inBeats } from '@/core/score';
-import { BeatSign, Button } from '@/ui';
-import { NamedChoice } from './named-choice';
+import { BeatSign, Button, NamedChoice } from '@/ui';
 import type { RoomPlayer, RoomTask, Way } from './room-task';
 import { WAY_NAMES, waysOf, type RoomSound } from './use-room-sound';
 

@@ -5,6 +5,7 @@ import { usualStyle } from '@/core/ornaments';
 import {
   countingWay,
   FULL_FINGERING,
+  marksFor,
   teachingFor,
   tempoUnitOf,
   type Assigned,
@@ -54,12 +55,10 @@ function lineEnds({ played, places }: TaskContext, marks: readonly Mark[]): read
 }
 
 /** Notes behind which one breathes: as printed, and as the teacher or the student has it. */
-function breathsAfter({ played, student }: TaskContext, marks: readonly Mark[]): ReadonlySet<string> {
+function breathsAfter({ played }: TaskContext, marks: readonly Mark[]): ReadonlySet<string> {
   return new Set([
     ...played.notes.filter((n) => n.marks.articulations.includes('breath-mark')).map((n) => n.id),
-    ...marks.flatMap((m) =>
-      m.kind === 'breath' && (m.studentId === null || m.studentId === student?.id) ? [m.noteId] : [],
-    ),
+    ...marks.flatMap((m) => (m.kind === 'breath' ? [m.noteId] : [])),
   ]);
 }
 
@@ -82,10 +81,6 @@ export interface AboutTask {
   readonly marks: readonly Mark[];
   readonly settings: Settings | null;
 }
-
-/** Marks that a student has: everyone's and the student's own. */
-export const marksFor = (marks: readonly Mark[], student: Student): readonly Mark[] =>
-  marks.filter((m) => m.studentId === null || m.studentId === student.id);
 
 const rangeOf = ({ place, score }: TaskContext): Range => (place ? [place.from, place.to] : [0, score.bars.length - 1]);
 

@@ -1,7 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { BACKINGS, CLICK_PATTERNS, type Backing, type ClickPattern } from '@/core/performance';
-import { Button, useKeptChoice } from '@/ui';
-import { NamedChoice } from './named-choice';
+import { Button, NamedChoice, useKeptChoice } from '@/ui';
 import {
   HEARD,
   LOOPS,

@@ -4,6 +4,7 @@ import { playedBy, type Player } from '@/core/players';
 import { ok, type Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import { playerFor, type Mark, type Piece, type Settings, type Student } from '@/core/studio';
+import { lineLayout } from '@/ui';
 import { placeMap, seenMarks, type FingerView, type SeenMarks } from '@/marked';
 import type { DrawnExcerpt } from './drawn-sheet';
 import { contentWidth, engravingScale, GUTTER } from './paper';
@@ -36,6 +37,13 @@ const VIEW: Readonly<Record<Exclude<SheetFingers, 'chosen'>, FingerView>> = {
 const viewOf = (seen: SeenMarks, fingers: SheetFingers): FingerView =>
   fingers === 'chosen' ? seen.view : VIEW[fingers];
 
+/** Pixels that a line of music needs at its end. */
+const AFTER = 8;
+
+/** The width that a line of music really takes; 0 where there is none. */
+const widthOf = (svg: string | undefined): number =>
+  svg === undefined ? 0 : Math.max(0, ...[...lineLayout(svg).bars.values()].map((b) => b.x + b.width)) + AFTER;
+
 /** Draws some bars as they are printed, with what is marked at them; also for a narrow screen where that is asked. */
 export async function drawBars(
   { piece, score, student, settings, marks: every, from, to, place = false }: BarsToDraw,
@@ -61,6 +69,7 @@ export async function drawBars(
   const instrument = player.instrument ?? piece.instrument;
   return ok({
     lines: lines.value,
+    lastWidth: widthOf(lines.value[lines.value.length - 1]),
     narrow: small.value,
     played,
     seen,

@@ -1,19 +1,10 @@
 import { ok, type Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import { placeSections, type PlacedSection } from '@/core/sections';
-import type { Mark, Piece, Section, Settings, Student } from '@/core/studio';
+import type { PieceStudio } from '@/core/sheet';
 import { drawBars } from './draw-bars';
 import type { DrawnExcerpt } from './drawn-sheet';
 import type { SheetChoices, SheetHands } from './sheet-choices';
-
-/** Everything that is kept about a piece, for one student or for everyone. */
-export interface PieceStudio {
-  readonly piece: Piece;
-  readonly student: Student | null;
-  readonly sections: readonly Section[];
-  readonly marks: readonly Mark[];
-  readonly settings: Settings | null;
-}
 
 /** Bars of a piece as they are printed. */
 export interface DrawnPiece extends PieceStudio {

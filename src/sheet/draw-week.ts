@@ -1,41 +1,37 @@
 import type { EngraveOptions } from '@/core/engraving';
 import type { Result } from '@/core/result';
 import { placeSections } from '@/core/sections';
-import { weekSheet, type SheetExcerpt, type SheetPiece, type WeekSheet } from '@/core/sheet';
-import type { AssignmentEvent, Day, Ladder, Mark, Piece, Section, Settings, Student, Zone } from '@/core/studio';
+import { weekSheet, type SheetExcerpt, type SheetPiece, type SheetStudio, type WeekSheet } from '@/core/sheet';
 import { drawBars } from './draw-bars';
 import type { DrawnExcerpt, DrawnSheet } from './drawn-sheet';
 import type { SheetChoices, SheetHands } from './sheet-choices';
 
-/** Everything that is kept about the week of a student. */
-export interface SheetStudio {
-  readonly student: Student;
-  readonly assignment: AssignmentEvent;
-  readonly lessonDays: readonly Day[];
-  readonly pieces: readonly Piece[];
-  readonly places: readonly Section[];
-  readonly ladders: readonly Ladder[];
-  readonly marks: readonly Mark[];
-  readonly settings: Settings | null;
-  readonly zone: Zone;
-}
-
 /** Pixels of the music on a telephone of 360 (what most are, or wider), and how large it is there. */
 const NARROW: EngraveOptions = { width: 326, scale: 44, close: true };
 
-/** The pieces of the week that can be read. */
-async function readPieces(studio: SheetStudio, hands: SheetHands): Promise<ReadonlyMap<string, SheetPiece>> {
+interface ReadPieces {
+  readonly read: ReadonlyMap<string, SheetPiece>;
+  /** Why others cannot be read. */
+  readonly unread: ReadonlyMap<string, string>;
+}
+
+/** The pieces of the week as they are read. */
+async function readPieces(studio: SheetStudio, hands: SheetHands): Promise<ReadPieces> {
   const read = new Map<string, SheetPiece>();
+  const unread = new Map<string, string>();
   for (const piece of studio.pieces) {
     const score = await hands.scoreOf(piece);
-    if (!score.ok) continue;
+    if (!score.ok) {
+      unread.set(piece.id, score.issue.message);
+      continue;
+    }
     const places = placeSections(
       score.value,
       studio.places.filter((p) => p.pieceId === piece.id),
     );
     read.set(piece.id, { piece, score: score.value, places });
   }
-  return read;
+  return { read, unread };
 }
 
 /** The music of one excerpt of the week. */
@@ -63,11 +59,16 @@ export async function drawWeek(
   hands: SheetHands,
   narrow = false,
 ): Promise<DrawnSheet> {
-  const pieces = await readPieces(studio, hands);
+  const { read: pieces, unread } = await readPieces(studio, hands);
   const week: WeekSheet = weekSheet({ ...studio, pieces });
   const music = new Map<string, DrawnExcerpt>();
-  const failed = new Map<string, string>();
-  for (const [i, excerpt] of week.excerpts.entries()) {
+  const failed = new Map(
+    studio.assignment.items.flatMap(({ id, pieceId }) => {
+      const why = unread.get(pieceId ?? '');
+      return why === undefined ? [] : [[id, why] as const];
+    }),
+  );
+  for (const excerpt of week.excerpts) {
     if (hands.signal?.aborted === true) break;
     const of = pieces.get(excerpt.pieceId);
     if (of) {
@@ -75,7 +76,6 @@ export async function drawWeek(
       if (drawn.ok) music.set(excerpt.key, drawn.value);
       else failed.set(excerpt.key, drawn.issue.message);
     }
-    hands.onDrawn?.(i + 1, week.excerpts.length);
   }
   return { week, pieces, music, failed };
 }

@@ -8,6 +8,8 @@ export interface DrawnExcerpt {
   /** One drawing a line, as wide as the paper; and for a telephone. */
   readonly lines: readonly string[];
   readonly narrow: readonly string[];
+  /** Pixels that the last of the wide lines takes of its width. */
+  readonly lastWidth: number;
   /** What the player of it has. */
   readonly played: Score;
   readonly seen: SeenMarks;
@@ -23,6 +25,6 @@ export interface DrawnSheet {
   readonly pieces: ReadonlyMap<string, SheetPiece>;
   /** By the key of the excerpt. */
   readonly music: ReadonlyMap<string, DrawnExcerpt>;
-  /** What could not be drawn, and why, by key. */
+  /** What could not be drawn, and why: by the key of the excerpt, or by the task where its piece cannot be read. */
   readonly failed: ReadonlyMap<string, string>;
 }

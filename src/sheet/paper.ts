@@ -1,8 +1,7 @@
 import { STAFF_AT_FULL_SIZE } from '@/core/engraving';
+import type { Paper } from '@/core/studio';
 
-/** Papers that are printed on, and how large what stands on them is. */
-export const PAPERS = ['a4', 'letter'] as const;
-export type Paper = (typeof PAPERS)[number];
+/** How large what is printed stands on its paper. */
 export const SIZES = ['large', 'normal', 'compact'] as const;
 export type PrintSize = (typeof SIZES)[number];
 
@@ -14,13 +13,17 @@ interface Sheet {
   /** Millimetres, upright (ISO 216; ANSI/ASME Y14.1). */
   readonly width: number;
   readonly height: number;
-  /** As a style sheet calls it. */
+  /** As a style sheet calls it, and as it is called. */
   readonly name: string;
+  readonly called: string;
 }
 export const SHEETS: Readonly<Record<Paper, Sheet>> = {
-  a4: { width: 210, height: 297, name: 'A4' },
-  letter: { width: 215.9, height: 279.4, name: 'letter' },
+  a4: { width: 210, height: 297, name: 'A4', called: 'A4' },
+  letter: { width: 215.9, height: 279.4, name: 'letter', called: 'Letter' },
 };
+
+/** What each is called. */
+export const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: SHEETS.a4.called, letter: SHEETS.letter.called };
 
 /** Millimetres that a printer may not reach, and a hand holds. */
 export const MARGIN = 13;

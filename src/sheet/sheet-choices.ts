@@ -3,7 +3,8 @@ import type { ExcerptRequest } from '@/core/musicxml';
 import type { Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
-import type { Paper, PrintSize } from './paper';
+import type { Paper } from '@/core/studio';
+import type { PrintSize } from './paper';
 
 /**
  * What the fingers on a sheet are: those that are chosen for the student, or boxes to write them in, at every note or
@@ -27,7 +28,5 @@ export interface SheetHands {
     request: ExcerptRequest,
     options: EngraveOptions,
   ) => Promise<Result<readonly string[]>>;
-  /** Told after each excerpt how many of how many are there. */
-  readonly onDrawn?: (drawn: number, of: number) => void;
   readonly signal?: AbortSignal;
 }

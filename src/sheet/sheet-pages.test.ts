@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { contentHeight, contentWidth, engravingScale, PAPERS, SIZES } from './paper';
+import { PAPERS } from '@/core/studio';
+import { contentHeight, contentWidth, engravingScale, SIZES } from './paper';
 import { pagesOf } from './sheet-pages';
 
 describe('what stands on which page', () => {

@@ -1,7 +1,8 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { contentHeight, contentWidth, MARGIN, PRINT, SHEETS, type Paper, type PrintSize } from './paper';
+import type { Paper } from '@/core/studio';
+import { contentHeight, contentWidth, MARGIN, PRINT, SHEETS, type PrintSize } from './paper';
 import type { SheetBlock } from './sheet-block';
 
 /**
@@ -65,7 +66,8 @@ export function SheetPages({ blocks, paper, size, label, onPages }: Props): Reac
     const observer = new ResizeObserver(lay);
     for (const block of element.querySelectorAll('[data-block]')) observer.observe(block);
     return () => observer.disconnect();
-  }, [blocks, of, room, onPages]);
+    // On another page a block is another element: they are looked for anew.
+  }, [blocks, of, room, onPages, laid]);
   const pages = laid?.of === of ? laid.pages : [blocks.map((_, i) => i)];
   const { width, height, name } = SHEETS[paper];
   return (

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { SheetStep, SheetTask, WeekSheet } from '@/core/sheet';
-import { HandMap, lineLayout } from '@/ui';
+import { HandMap } from '@/ui';
 import { DayBoxes } from './day-boxes';
 import type { DrawnExcerpt, DrawnSheet } from './drawn-sheet';
 import { ExcerptMusic } from './excerpt-music';
@@ -8,12 +8,6 @@ import { GUTTER, type PrintSize } from './paper';
 
 /** A line up to this share of the width leaves room for the words beside it. */
 const BESIDE = 0.6;
-/** Pixels that a line of music needs at its end. */
-const AFTER = 8;
-
-/** The width that a line of music really takes. */
-const widthOf = (svg: string): number =>
-  Math.max(0, ...[...lineLayout(svg).bars.values()].map((b) => b.x + b.width)) + AFTER;
 
 function Step({ step: { what, how, done } }: { readonly step: SheetStep }): ReactNode {
   const said = [what, how].filter((s) => s !== '').join(': ');
@@ -98,9 +92,8 @@ function MusicAndDoing({
   readonly size: PrintSize;
   readonly children: ReactNode;
 }): ReactNode {
-  const { lines, narrow, place } = excerpt;
+  const { lines, narrow, lastWidth: taken, place } = excerpt;
   const last = lines[lines.length - 1];
-  const taken = last === undefined ? 0 : widthOf(last);
   const isShort = last !== undefined && taken + GUTTER <= width * BESIDE;
   const full = isShort ? lines.slice(0, -1) : lines;
   const dense = size !== 'large';
@@ -153,7 +146,7 @@ interface Props {
 export function TaskBlock({ sheet: { week, music, failed }, task, width, size, leftOut }: Props): ReactNode {
   const key = task.excerpt?.withTask === task.number && !leftOut ? task.excerpt.key : null;
   const excerpt = key === null ? undefined : music.get(key);
-  const problem = key === null ? undefined : failed.get(key);
+  const problem = failed.get(task.itemId) ?? (key === null ? undefined : failed.get(key));
   const doing = <Doing task={task} week={week} leftOut={leftOut} />;
   return (
     <section className="sheet-task" data-task={task.itemId}>

@@ -1,8 +1,9 @@
 'use client';
 
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import type { Paper } from '@/core/studio';
 import type { DrawnSheet } from './drawn-sheet';
-import { contentWidth, type Paper, type PrintSize } from './paper';
+import { contentWidth, type PrintSize } from './paper';
 import { SheetPages } from './sheet-pages';
 import { canBeLeftOut, weekBlocks } from './week-blocks';
 
@@ -19,7 +20,7 @@ interface Props {
   readonly size: PrintSize;
   /** Music is left out where it takes more than a page. */
   readonly onePage: boolean;
-  readonly onLaid: (laid: LaidWeek) => void;
+  readonly onLaid?: (laid: LaidWeek) => void;
 }
 
 /** The week on paper: on one page where that is asked, with as much of the music as there is room for. */
@@ -47,7 +48,7 @@ export function WeekPages({ sheet, paper, size, onePage, onLaid }: Props): React
   );
   const onPages = useCallback(
     (pages: number): void => {
-      if (!onePage || pages === 1 || vain) onLaid({ pages, leftOut });
+      if (!onePage || pages === 1 || vain) onLaid?.({ pages, leftOut });
       else if (count < order.length) setFitted({ sheet, of, count: count + 1, vain: false });
       // The words alone are more than a page: then the music is not left out for nothing.
       else setFitted({ sheet, of, count: 0, vain: true });

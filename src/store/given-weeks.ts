@@ -1,7 +1,6 @@
-import { currentAssignment } from '@/core/mastery';
 import { dayOf, type Day, type Student, type Zone } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { wordsAbout } from './standings';
+import { weeksOf } from './week-in-hand';
 
 /** A student who is taught, and when the week in hand was given; null where none was. */
 export interface GivenWeek {
@@ -14,9 +13,8 @@ export async function givenWeeks(db: StudioDatabase, zone: Zone): Promise<readon
   const weeks: GivenWeek[] = [];
   for (const student of await db.students.orderBy('order').toArray()) {
     if (student.archived === true) continue;
-    const own = await db.events.where('[studentId+kind]').equals([student.id, 'assignment']).toArray();
-    const current = currentAssignment([...own, ...(await wordsAbout(db, own))]);
-    weeks.push({ student, given: current ? dayOf(current.at, zone) : null });
+    const { inHand } = await weeksOf(db, student.id);
+    weeks.push({ student, given: inHand ? dayOf(inHand.at, zone) : null });
   }
   return weeks;
 }

@@ -27,7 +27,7 @@ export {
   type RemovedRow,
 } from './queries';
 export type { Done } from './run-command';
-export { pieceRows, type PieceRows } from './piece-rows';
+export { pieceRows } from './piece-rows';
 export { sheetRows, type SheetRows } from './sheet-rows';
 export { givenWeeks, type GivenWeek } from './given-weeks';
 export { whoseWeek, type FoundWeek } from './whose-week';

@@ -17,6 +17,7 @@ export { TimeChart, type ChartLine } from './time-chart';
 export { isValveText, KeyLane } from './key-picture';
 export { sentence } from './sentence';
 export { Choose } from './choose';
+export { NamedChoice } from './named-choice';
 export { MoreMenu } from './more-menu';
 export { TickRow } from './tick-row';
 export { staggered, textWidth } from './stagger';

@@ -1,3 +1,4 @@
+import type { Day } from '../studio';
 import type { DoneAtHome } from './sent-back';
 
 /** What a day of a task is known by. */
@@ -21,6 +22,23 @@ export function moreOf(a: DoneAtHome, b: DoneAtHome): DoneAtHome {
     steps: most(a.steps, b.steps),
   };
 }
+
+/**
+ * A day of a task on which nothing was done yet.
+ *
+ * @example nothingAtHome(7, '2026-11-24').minutes // → 0
+ */
+export const nothingAtHome = (task: number, day: Day): DoneAtHome => ({
+  task,
+  day,
+  minutes: 0,
+  times: 0,
+  right: 0,
+  row: 0,
+  tempo: null,
+  ticks: 0,
+  steps: 0,
+});
 
 /** Nothing was done. */
 export const isNothing = ({ minutes, times, ticks, steps }: DoneAtHome): boolean =>

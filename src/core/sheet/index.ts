@@ -4,14 +4,16 @@
  */
 export { answerFile } from './answer-file';
 export { boxesADay } from './boxes-a-day';
-export { inOrder, moreOf } from './done-at-home';
+export { inOrder, moreOf, nothingAtHome } from './done-at-home';
 export { homeRecordPlace, PAPER, placeOfRecord, type HomeRecordPlace } from './home-record';
 export { homeCode, type HomeCode } from './home-code';
 export { chordSheet, type ChordLine, type ChordSegment } from './chord-sheet';
 export { worksheet, type Worksheet } from './worksheet';
+export type { PieceStudio, SheetStudio } from './kept-for-sheet';
 export { tellingFor } from './child-words';
 export {
   tasksAbout,
+  weekName,
   weekSheet,
   type SheetExcerpt,
   type SheetPiece,

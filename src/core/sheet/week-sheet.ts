@@ -226,6 +226,13 @@ function nextLessonAfter(from: Day, lessonDays: readonly Day[]): Day | null {
 
 const withoutYear = (words: string): string => words.replace(/ \d{4}$/, '');
 
+/**
+ * What a week is called, by its first day.
+ *
+ * @example weekName('2026-11-24') // → 'week of 24 November'
+ */
+export const weekName = (from: Day): string => `week of ${withoutYear(dayInWords(from).split(' ').slice(1).join(' '))}`;
+
 /** The cautions that the week gives reason for, and the one that always stands there. */
 function cautionsOf(abouts: readonly TaskAbout[]): readonly string[] {
   const more = abouts.flatMap(({ of, rungs }) => {
@@ -257,7 +264,7 @@ export function weekSheet(request: SheetRequest): WeekSheet {
     student: student.name,
     from,
     weekdays: Array.from({ length: WEEK }, (_, i) => (weekdayOf(from) + i) % WEEK),
-    week: `week of ${withoutYear(dayInWords(from).split(' ').slice(1).join(' '))}`,
+    week: weekName(from),
     minutes: minutesInWords(student.minutesPerDay),
     nextLesson: next === null ? null : withoutYear(dayInWords(next)),
     cue: assignment.cue,

@@ -44,6 +44,8 @@ export {
   type Template,
 } from './schemas';
 export { fingersSeen } from './fingers-seen';
+export { marksFor } from './marks-for';
+export { PAPERS, type Paper } from './people-schemas';
 export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
 export { markId, markInWords, notesOfMark, type Mark, type MarkOf, type NewMark, type NoteMark } from './kinds/marks';
 export { eventSchema, labelOfEvent, spokenOf, type EventOf, type NewEvent, type StudioEvent } from './kinds/records';

@@ -39,6 +39,10 @@ export const studentSchema = z.object({
   ...changed,
 });
 
+/** What is printed on. */
+export const PAPERS = ['a4', 'letter'] as const;
+export type Paper = (typeof PAPERS)[number];
+
 export const settingsSchema = z.object({
   id: z.literal('studio'),
   name: z.string().max(MOST.name),
@@ -50,7 +54,7 @@ export const settingsSchema = z.object({
   /** How large the text is, over what the browser says. */
   textSize: z.enum(['usual', 'large', 'largest']).optional(),
   /** What is printed on; A4 until it is said. */
-  paper: z.enum(['a4', 'letter']).optional(),
+  paper: z.enum(PAPERS).optional(),
   /** The teacher's own words for a gesture, `gesture family` → cue, and sentences said often. */
   gestureCues: z.record(z.string().max(80), z.string().max(200)).optional(),
   ownCues: z.array(z.string().min(1).max(200)).max(MOST.ownCues).optional(),

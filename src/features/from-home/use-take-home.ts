@@ -2,9 +2,7 @@ import { useCallback } from 'react';
 import { takeHome } from '@/core/commands';
 import { fail, ok, type Result } from '@/core/result';
 import { readAnswer } from '@/core/sheet';
-import { dayOf } from '@/core/studio';
 import { useStudio, whoseWeek } from '@/store';
-import { dayWords } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 
@@ -24,17 +22,11 @@ export function useTakeHome(): (text: string, taken?: () => void) => void {
             'unknown-week',
             'This is of no week that was given in this studio. Is it another teacher’s, or of the demo?',
           );
-        const { student, isCurrent, assignment, pieceIds, ladderIds } = found;
-        const given = dayWords(dayOf(assignment.at, studio.zone));
+        const { student, pieceIds, ladderIds } = found;
         if (chosen !== null && chosen !== student.id && stage !== 'board')
           return fail(
             'other-student',
             `This is from ${student.name}, and somebody else is chosen. Choose ${student.name} first; nothing was changed.`,
-          );
-        if (!isCurrent)
-          return fail(
-            'older-week',
-            `This is of the week that ${student.name} was given ${given}; another was given since. Nothing was changed.`,
           );
         run(
           takeHome,

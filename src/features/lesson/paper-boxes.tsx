@@ -5,7 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { takeHome } from '@/core/commands';
 import { practiceOf } from '@/core/mastery';
 import { inOrderOfDay } from '@/core/plan';
-import { boxesADay, PAPER, placeOfRecord, taskKey, weekKey, type DoneAtHome } from '@/core/sheet';
+import { boxesADay, nothingAtHome, PAPER, placeOfRecord, taskKey, weekKey, type DoneAtHome } from '@/core/sheet';
 import { dayAfter, dayOf, weekdayOf, type Assigned, type AssignmentEvent, type StudioEvent } from '@/core/studio';
 import { useStudio } from '@/store';
 import { Button, longDayWords, TickRow } from '@/ui';
@@ -82,8 +82,7 @@ function Boxes({
       days.flatMap((day): DoneAtHome[] => {
         const task = taskKey(item.id);
         const ticks = ticked.get(nameOf(day, task)) ?? 0;
-        const nothing = { minutes: 0, times: 0, right: 0, row: 0, tempo: null, steps: 0 };
-        return ticks > 0 ? [{ task, day, ticks, ...nothing }] : [];
+        return ticks > 0 ? [{ ...nothingAtHome(task, day), ticks }] : [];
       }),
     );
     run(

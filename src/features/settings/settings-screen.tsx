@@ -2,9 +2,10 @@
 
 import type { ReactNode } from 'react';
 import { changeSettings, type SettingsChange } from '@/core/commands';
-import { teachingFor } from '@/core/studio';
+import { PAPERS, teachingFor } from '@/core/studio';
+import { PAPER_NAMES } from '@/sheet';
 import { useSettings } from '@/store';
-import { Choose, Panel } from '@/ui';
+import { Choose, NamedChoice, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import { SoundChoices } from '@/features/sound';
@@ -30,15 +31,13 @@ function ReadingPanel({ set }: { readonly set: (label: string, change: SettingsC
         onPick={(v) => set('size of the text', { textSize: v === 'large' || v === 'largest' ? v : 'usual' })}
       />
       <div className="mt-3">
-        <Choose
+        <NamedChoice
           place="stacked"
           label="Paper"
-          value={settings?.paper ?? 'a4'}
-          choices={[
-            ['a4', 'A4'],
-            ['letter', 'Letter'],
-          ]}
-          onPick={(v) => set('paper', { paper: v === 'letter' ? 'letter' : 'a4' })}
+          value={settings?.paper ?? PAPERS[0]}
+          of={PAPERS}
+          names={PAPER_NAMES}
+          onPick={(paper) => set('paper', { paper })}
         />
       </div>
       <p className="mt-2 text-sm text-ink-2">

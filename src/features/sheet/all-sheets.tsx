@@ -1,16 +1,17 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Printer } from 'lucide-react';
-import { useCallback, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { WeekPages } from '@/sheet';
 import { givenWeeks, useStudio, type GivenWeek } from '@/store';
 import { Button, counted, dayWords, EmptyState } from '@/ui';
+import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
-import { PaperPreview } from './paper-preview';
+import { PrintButton, PrintDesk } from './print-desk';
+import { printNow } from './print-now';
 import { SheetLook } from './sheet-choices';
 import { SheetKindChoice } from './sheet-kind';
-import { useAllSheets } from './use-all-sheets';
+import { useAllSheets, type Drawing } from './use-all-sheets';
 import type { SheetChoicesAccess } from './use-sheet-choices';
 
 /** Those who were given a week today; all who have one where there was no lesson today. */
@@ -58,85 +59,85 @@ function WhoseSheets({
   );
 }
 
-const print = (): void => window.print();
+function HowFar({ drawing, onStop }: { readonly drawing: Drawing; readonly onStop: () => void }): ReactNode {
+  return (
+    <div role="status">
+      <p>
+        {drawing.done} of {drawing.of}, {drawing.name}…
+      </p>
+      <progress className="w-full accent-leaf" value={drawing.done} max={drawing.of} aria-label="Sheets drawn" />
+      <Button onClick={onStop}>Stop</Button>
+    </div>
+  );
+}
 
-/** Sheets of several students in one go. */
-export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess }): ReactNode {
+function SheetsOf({
+  weeks,
+  choices,
+}: {
+  readonly weeks: readonly GivenWeek[];
+  readonly choices: SheetChoicesAccess;
+}): ReactNode {
   const studio = useStudio();
-  const where = useWhere();
-  const { db, zone } = studio;
-  const weeks = useLiveQuery(() => givenWeeks(db, zone), [db, zone]);
   const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   const { sheets, drawing, draw, cancel } = useAllSheets(choices);
-  const onLaid = useCallback(() => undefined, []);
-  if (!weeks) return null;
-  if (weeks.length === 0)
-    return (
-      <EmptyState title="No students yet">
-        <p>A sheet is made from the week that a student was given in the lesson.</p>
-        <Button look="primary" big onClick={() => where.go('board')}>
-          Go to the board
-        </Button>
-      </EmptyState>
-    );
   const ticked = chosen ?? usualChoice(weeks, studio.today());
   const onTick = (id: string, on: boolean): void =>
     setChosen(new Set(on ? [...ticked, id] : [...ticked].filter((t) => t !== id)));
   const students = weeks.filter((w) => ticked.has(w.student.id)).map((w) => w.student);
+  const isDrawn = sheets.length > 0 && drawing === null;
+  const go = (): void => {
+    if (isDrawn) printNow();
+    else if (students.length > 0 && drawing === null) draw(students);
+  };
+  useKey('sheet.print', go);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
-      <h1 className="sr-only">Sheets for home</h1>
-      <div
-        className="no-print panel grid content-start items-end gap-4 p-4 sm:grid-cols-3 lg:grid-cols-1"
-        role="group"
-        aria-label="How it is printed"
-      >
-        <SheetKindChoice />
-        <SheetLook choices={choices} />
-        {sheets.length > 0 && drawing === null ? (
-          <Button look="primary" big onClick={print}>
-            <Printer size={20} aria-hidden="true" /> Print {counted(sheets.length, 'sheet')}
-          </Button>
-        ) : (
-          <Button
-            look="primary"
-            big
-            disabled={students.length === 0 || drawing !== null}
-            onClick={() => draw(students)}
-          >
-            Draw {counted(students.length, 'sheet')}
-          </Button>
-        )}
-        {drawing ? (
-          <div role="status">
-            <p>
-              {drawing.done} of {drawing.of}, {drawing.name}…
-            </p>
-            <progress className="w-full accent-leaf" value={drawing.done} max={drawing.of} aria-label="Sheets drawn" />
-            <Button onClick={cancel}>Stop</Button>
-          </div>
-        ) : null}
-      </div>
-      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 print:block">
+    <PrintDesk
+      title="Sheets for home"
+      choices={
+        <>
+          <SheetKindChoice />
+          <SheetLook choices={choices} />
+          {isDrawn ? (
+            <PrintButton onPrint={printNow}>Print {counted(sheets.length, 'sheet')}</PrintButton>
+          ) : (
+            <Button look="primary" big shortcut="p" disabled={students.length === 0 || drawing !== null} onClick={go}>
+              Draw {counted(students.length, 'sheet')}
+            </Button>
+          )}
+          {drawing ? <HowFar drawing={drawing} onStop={cancel} /> : null}
+        </>
+      }
+      above={
         <section className="no-print panel p-4" aria-label="Whose sheets">
           <WhoseSheets weeks={weeks} ticked={ticked} onTick={onTick} />
         </section>
-        {sheets.length > 0 ? (
-          <PaperPreview>
-            {sheets.map((sheet) => (
-              <div key={sheet.week.student} className="print-page-after">
-                <WeekPages
-                  sheet={sheet}
-                  paper={choices.paper}
-                  size={choices.size}
-                  onePage={choices.room === 'one'}
-                  onLaid={onLaid}
-                />
-              </div>
-            ))}
-          </PaperPreview>
-        ) : null}
-      </div>
-    </div>
+      }
+    >
+      {sheets.length === 0
+        ? null
+        : sheets.map(({ studentId, sheet }) => (
+            <div key={studentId} className="print-page-after">
+              <WeekPages sheet={sheet} paper={choices.paper} size={choices.size} onePage={choices.room === 'one'} />
+            </div>
+          ))}
+    </PrintDesk>
+  );
+}
+
+/** Sheets of several students in one go. */
+export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess }): ReactNode {
+  const { db, zone } = useStudio();
+  const where = useWhere();
+  const weeks = useLiveQuery(() => givenWeeks(db, zone), [db, zone]);
+  if (!weeks) return null;
+  if (weeks.length > 0) return <SheetsOf weeks={weeks} choices={choices} />;
+  return (
+    <EmptyState title="No students yet">
+      <p>A sheet is made from the week that a student was given in the lesson.</p>
+      <Button look="primary" big onClick={() => where.go('board')}>
+        Go to the board
+      </Button>
+    </EmptyState>
   );
 }

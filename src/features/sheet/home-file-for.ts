@@ -1,10 +1,11 @@
-import { fileOf, nearestRecorded } from '@/audio';
-import { soundingScore } from '@/core/players';
+import { fileOf, nearestRecorded, VOICE_OF } from '@/audio';
+import { playedBy, soundingScore } from '@/core/players';
 import { fail, ok, type Result } from '@/core/result';
-import { instrumentOf } from '@/core/instruments';
-import { instrumentOfPart } from '@/core/players';
+import { playerFor, type Student } from '@/core/studio';
 import type { Words } from '@/core/words';
-import { drawWeek, type DrawnSheet, type SheetChoices, type SheetStudio } from '@/sheet';
+import { familyIn } from '@/room';
+import type { SheetStudio } from '@/core/sheet';
+import { drawWeek, type DrawnSheet, type SheetChoices } from '@/sheet';
 import type { SheetRows, StudioAccess } from '@/store';
 import { handsOf } from './use-drawn-week';
 
@@ -20,16 +21,18 @@ async function textOf(address: string): Promise<string> {
 }
 
 /** Recorded keys near the notes that a piano plays in the week. */
-function pianoKeys({ week, pieces }: DrawnSheet): readonly number[] {
+function pianoKeys({ week, pieces }: DrawnSheet, student: Student): readonly number[] {
   const keys = week.excerpts.flatMap((e) => {
     const of = pieces.get(e.pieceId);
     if (!of) return [];
     const { score, piece } = of;
-    const isStruck = (id: string): boolean => {
-      const part = score.parts.find((p) => p.id === id);
-      const told = part ? instrumentOfPart(score, part).instrument : null;
-      return instrumentOf(told ?? piece.instrument).family === 'keyboard';
-    };
+    const player = playerFor(score, piece, student);
+    const familyOf = familyIn({
+      score,
+      played: playedBy(score, player),
+      instrument: player.instrument ?? piece.instrument,
+    });
+    const isStruck = (part: string): boolean => VOICE_OF[familyOf(part)] === 'struck';
     return soundingScore(score).notes.flatMap((n) =>
       n.midi !== null && n.bar >= e.from && n.bar <= e.to && isStruck(n.part) ? [nearestRecorded(n.midi)] : [],
     );
@@ -38,8 +41,8 @@ function pianoKeys({ week, pieces }: DrawnSheet): readonly number[] {
 }
 
 /** The first seconds of each recording; where they are too many, of every second key. */
-async function recordings(sheet: DrawnSheet): Promise<ReadonlyMap<number, Uint8Array>> {
-  const all = pianoKeys(sheet);
+async function recordings(sheet: DrawnSheet, student: Student): Promise<ReadonlyMap<number, Uint8Array>> {
+  const all = pianoKeys(sheet, student);
   const keys = all.length * PORTION > MOST_PIANO ? all.filter((_, i) => i % 2 === 0) : all;
   const found = new Map<number, Uint8Array>();
   for (const key of keys) {
@@ -57,7 +60,6 @@ export interface HomeFileFor {
   readonly a4: number;
   /** The real piano goes with it. */
   readonly withPiano: boolean;
-  readonly signal?: AbortSignal;
 }
 
 /** A file, and what it is called. */
@@ -73,11 +75,11 @@ export const homeFileName = ({ student, week }: Pick<DrawnSheet['week'], 'studen
 /** Makes the file for home of one student. */
 export async function homeFileFor(
   studio: StudioAccess,
-  { rows, choices, words, a4, withPiano, signal }: HomeFileFor,
+  { rows, choices, words, a4, withPiano }: HomeFileFor,
 ): Promise<Result<MadeFile>> {
   if (!rows.assignment) return fail('no-week', `No week is given to ${rows.student.name} yet.`);
-  const about: SheetStudio = { ...rows, assignment: rows.assignment, zone: studio.zone };
-  const sheet = await drawWeek(about, choices, handsOf(studio, signal ? { signal } : {}), true);
+  const about: SheetStudio = { ...rows, assignment: rows.assignment };
+  const sheet = await drawWeek(about, choices, handsOf(studio), true);
   const { homePage, makeHomeWeek } = await import('@/home-file');
   const home = makeHomeWeek({
     studio: about,
@@ -85,7 +87,7 @@ export async function homeFileFor(
     rungsDone: rows.rungsDone,
     words,
     a4,
-    piano: withPiano ? await recordings(sheet) : new Map(),
+    piano: withPiano ? await recordings(sheet, rows.student) : new Map(),
   });
   const program = { script: await textOf('/home-file/program.js'), style: await textOf('/home-file/look.css') };
   const text = await homePage(home, sheet, program);

@@ -1,7 +1,6 @@
 'use client';
 
-import { Printer } from 'lucide-react';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { z } from 'zod';
 import { dayOf } from '@/core/studio';
 import { isSection } from '@/core/way';
@@ -12,14 +11,16 @@ import {
   SheetPages,
   worksheetBlocks,
   type DrawnPiece,
+  type PrintSize,
   type SheetBlock,
 } from '@/sheet';
 import { useStudio } from '@/store';
-import { Button, Choose, counted, dayWords, EmptyState, Problem } from '@/ui';
+import { Choose, counted, dayWords, EmptyState, Problem } from '@/ui';
 import { useDraft } from '@/features/drafts';
 import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
-import { PaperPreview } from './paper-preview';
+import { PrintButton, PrintDesk } from './print-desk';
+import { printNow } from './print-now';
 import { SheetLook } from './sheet-choices';
 import { SheetKindChoice, useSheetKind, type SheetKind } from './sheet-kind';
 import { useDocumentName } from './use-document-name';
@@ -40,7 +41,7 @@ function partOf({ places, bars: [from, to] }: DrawnPiece): string {
 
 interface Printing {
   readonly kind: Exclude<SheetKind, 'week'>;
-  readonly choices: SheetChoicesAccess;
+  readonly size: PrintSize;
   readonly drawn: DrawnPiece;
   readonly answers: DrawnPiece | null;
   /** When it was printed last; null where it never was. */
@@ -49,8 +50,7 @@ interface Printing {
 }
 
 /** What stands on the pages. */
-function blocksOf({ kind, choices, drawn, answers, printedAt, printedOn }: Printing): readonly SheetBlock[] {
-  const { size } = choices;
+function blocksOf({ kind, size, drawn, answers, printedAt, printedOn }: Printing): readonly SheetBlock[] {
   const part = partOf(drawn);
   switch (kind) {
     case 'worksheet':
@@ -96,8 +96,14 @@ function SectionChoice({ drawn }: { readonly drawn: DrawnPiece }): ReactNode {
   );
 }
 
-function Pages(about: Omit<Printing, 'printedAt' | 'printedOn'>): ReactNode {
-  const { kind, choices, drawn } = about;
+function Pages({
+  kind,
+  choices,
+  drawn,
+  answers,
+}: Omit<Printing, 'printedAt' | 'printedOn' | 'size'> & {
+  readonly choices: SheetChoicesAccess;
+}): ReactNode {
   const studio = useStudio();
   const { piece, student } = drawn;
   const printed = useDraft(`printed ${student?.id ?? 'everyone'} ${piece.id}`, parsePrinted);
@@ -106,46 +112,38 @@ function Pages(about: Omit<Printing, 'printedAt' | 'printedOn'>): ReactNode {
   const printedOn = printedAt === null ? '' : dayWords(dayOf(printedAt, studio.zone));
   const { paper, size } = choices;
   const blocks = useMemo(
-    () => blocksOf({ ...about, printedAt, printedOn }),
-    // The parts of `about` are named one by one: it is a new object at every look.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [kind, size, drawn, about.answers, printedAt, printedOn],
+    () => blocksOf({ kind, size, drawn, answers, printedAt, printedOn }),
+    [kind, size, drawn, answers, printedAt, printedOn],
   );
-  const onPages = useCallback((next: number) => setPages(next), []);
   useDocumentName([student?.name ?? '', piece.title].filter((s) => s !== '').join(', '));
   const print = (): void => {
-    window.print();
+    printNow();
     // What was printed is known from now on; what is marked later is new.
     if (kind === 'piece' || kind === 'changed') printed.set({ at: studio.now() });
   };
   useKey('sheet.print', print);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
-      <h1 className="sr-only">{piece.title} on paper</h1>
-      <div
-        className="no-print panel grid content-start items-end gap-4 p-4 sm:grid-cols-3 lg:grid-cols-1"
-        role="group"
-        aria-label="How it is printed"
-      >
-        <SheetKindChoice />
-        <SectionChoice drawn={drawn} />
-        <SheetLook choices={choices} of="piece" />
-        <Button look="primary" big shortcut="p" onClick={print}>
-          <Printer size={20} aria-hidden="true" /> Print
-        </Button>
-        <p className="text-base text-ink-2" role="status">
-          {counted(pages, 'page')}.{' '}
-          {kind === 'changed' && printedAt === null
-            ? 'It was not printed from this browser yet: this is all of it.'
-            : printedAt === null
-              ? ''
-              : `Printed last: ${printedOn}.`}
-        </p>
-      </div>
-      <PaperPreview>
-        <SheetPages blocks={blocks} paper={paper} size={size} label={`${piece.title} on paper`} onPages={onPages} />
-      </PaperPreview>
-    </div>
+    <PrintDesk
+      title={`${piece.title} on paper`}
+      choices={
+        <>
+          <SheetKindChoice />
+          <SectionChoice drawn={drawn} />
+          <SheetLook choices={choices} of="piece" />
+          <PrintButton onPrint={print}>Print</PrintButton>
+          <p className="text-base text-ink-2" role="status">
+            {counted(pages, 'page')}.{' '}
+            {kind === 'changed' && printedAt === null
+              ? 'It was not printed from this browser yet: this is all of it.'
+              : printedAt === null
+                ? ''
+                : `Printed last: ${printedOn}.`}
+          </p>
+        </>
+      }
+    >
+      <SheetPages blocks={blocks} paper={paper} size={size} label={`${piece.title} on paper`} onPages={setPages} />
+    </PrintDesk>
   );
 }
 

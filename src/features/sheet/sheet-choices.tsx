@@ -1,11 +1,12 @@
-import { FileDown, Printer } from 'lucide-react';
+import { FileDown } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { PAPERS, SHEET_FINGERS, SIZES, type Paper, type PrintSize, type SheetFingers } from '@/sheet';
-import { Button, Choose, counted } from '@/ui';
+import { PAPERS } from '@/core/studio';
+import { PAPER_NAMES, SHEET_FINGERS, SIZES, type PrintSize, type SheetFingers } from '@/sheet';
+import { Button, counted, NamedChoice } from '@/ui';
+import { PrintButton } from './print-desk';
 import { SheetKindChoice } from './sheet-kind';
 import { ROOMS, type SheetChoicesAccess, type SheetRoom } from './use-sheet-choices';
 
-export const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' };
 const SIZE_NAMES: Readonly<Record<PrintSize, string>> = {
   large: 'large, for small children',
   normal: 'usual',
@@ -54,33 +55,37 @@ export function SheetLook({
 }: Pick<Props, 'choices'> & { readonly of?: 'week' | 'piece' }): ReactNode {
   return (
     <>
-      <Choose
+      <NamedChoice
         place="stacked"
         label="Paper"
         value={choices.paper}
-        choices={PAPERS.map((p) => [p, PAPER_NAMES[p]])}
+        of={PAPERS}
+        names={PAPER_NAMES}
         onPick={choices.setPaper}
       />
-      <Choose
+      <NamedChoice
         place="stacked"
         label="Size of the print"
         value={choices.size}
-        choices={SIZES.map((s) => [s, SIZE_NAMES[s]])}
+        of={SIZES}
+        names={SIZE_NAMES}
         onPick={choices.setSize}
       />
-      <Choose
+      <NamedChoice
         place="stacked"
         label="Fingers"
         value={choices.fingers}
-        choices={SHEET_FINGERS.map((f) => [f, FINGER_NAMES[f]])}
+        of={SHEET_FINGERS}
+        names={FINGER_NAMES}
         onPick={choices.setFingers}
       />
       {of === 'piece' ? null : (
-        <Choose
+        <NamedChoice
           place="stacked"
           label="Music"
           value={choices.room}
-          choices={ROOMS.map((r) => [r, ROOM_NAMES[r]])}
+          of={ROOMS}
+          names={ROOM_NAMES}
           onPick={choices.setRoom}
         />
       )}
@@ -88,19 +93,13 @@ export function SheetLook({
   );
 }
 
-/** What is printed and how, beside what it looks like. */
-export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
+/** What of the week is printed and how, and its file for home. */
+export function WeekChoices({ choices, pages, without, onPrint, forHome }: Props): ReactNode {
   return (
-    <div
-      className="no-print panel grid content-start items-end gap-4 p-4 sm:grid-cols-3 lg:grid-cols-1"
-      role="group"
-      aria-label="How it is printed"
-    >
+    <>
       <SheetKindChoice />
       <SheetLook choices={choices} />
-      <Button look="primary" big shortcut="p" onClick={onPrint}>
-        <Printer size={20} aria-hidden="true" /> Print
-      </Button>
+      <PrintButton onPrint={onPrint}>Print</PrintButton>
       <p className="text-base text-ink-2" role="status">
         {pages > 1 ? `${counted(pages, 'page')}.` : 'One page.'}{' '}
         {without.length > 0 ? `There was no room for the music of ${inWords(without)}. ` : ''}
@@ -126,6 +125,6 @@ export function SheetChoicesPanel({ choices, pages, without, onPrint, forHome }:
           a first name and this week, and nothing else.
         </p>
       </div>
-    </div>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Choose } from '@/ui';
+import { NamedChoice } from '@/ui';
 import { useWhere } from '@/features/where';
 
 /** What is printed: a week, or a piece in one of several ways. The address says which. */
@@ -25,11 +25,12 @@ export function SheetKindChoice(): ReactNode {
   const where = useWhere();
   const kind = useSheetKind();
   return (
-    <Choose
+    <NamedChoice
       place="stacked"
       label="What is printed"
       value={kind}
-      choices={SHEET_KINDS.map((k) => [k, KIND_NAMES[k]])}
+      of={SHEET_KINDS}
+      names={KIND_NAMES}
       onPick={(next) => where.change({ view: next === 'week' ? null : next })}
     />
   );

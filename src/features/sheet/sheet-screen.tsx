@@ -8,8 +8,9 @@ import { Button, EmptyState, Problem, useKeptChoice } from '@/ui';
 import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
 import { AllSheets } from './all-sheets';
-import { SheetChoicesPanel } from './sheet-choices';
-import { PaperPreview } from './paper-preview';
+import { WeekChoices } from './sheet-choices';
+import { PrintDesk } from './print-desk';
+import { printNow } from './print-now';
 import { PieceSheet } from './piece-sheet';
 import { useSheetKind } from './sheet-kind';
 import { useDocumentName } from './use-document-name';
@@ -23,8 +24,6 @@ export const sheetName = ({ student, week }: DrawnSheet['week']): string => `${s
 /** Whether somebody plays the piano in it. */
 const hasPiano = ({ pieces }: DrawnSheet): boolean =>
   [...pieces.values()].some(({ piece }) => instrumentOf(piece.instrument).family === 'keyboard');
-
-const print = (): void => window.print();
 
 /** The sheet as it is printed, what is chosen about it on the left. */
 function Preview({
@@ -46,29 +45,30 @@ function Preview({
   const { save, busy } = useSaveForHome(studentId, choices, piano === 'real');
   useDocumentName(sheetName(sheet.week));
   useKey('sheet.home', save);
-  useKey('sheet.print', print);
+  useKey('sheet.print', printNow);
   useKey('sheet.boxes', () => setFingers(fingers === 'boxes' ? 'chosen' : 'boxes'));
   const numbers = sheet.week.tasks.filter((t) => laid.leftOut.includes(t.itemId)).map((t) => t.number);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[16rem_minmax(0,1fr)] print:block">
-      <h1 className="sr-only">Sheet for {sheet.week.student}</h1>
-      <SheetChoicesPanel
-        choices={choices}
-        pages={laid.pages}
-        without={numbers}
-        onPrint={print}
-        forHome={{
-          save,
-          busy,
-          hasPiano: hasPiano(sheet),
-          withPiano: piano === 'real',
-          setWithPiano: (real) => setPiano(real ? 'real' : 'made'),
-        }}
-      />
-      <PaperPreview>
-        <WeekPages sheet={sheet} paper={paper} size={size} onePage={room === 'one'} onLaid={onLaid} />
-      </PaperPreview>
-    </div>
+    <PrintDesk
+      title={`Sheet for ${sheet.week.student}`}
+      choices={
+        <WeekChoices
+          choices={choices}
+          pages={laid.pages}
+          without={numbers}
+          onPrint={printNow}
+          forHome={{
+            save,
+            busy,
+            hasPiano: hasPiano(sheet),
+            withPiano: piano === 'real',
+            setWithPiano: (real) => setPiano(real ? 'real' : 'made'),
+          }}
+        />
+      }
+    >
+      <WeekPages sheet={sheet} paper={paper} size={size} onePage={room === 'one'} onLaid={onLaid} />
+    </PrintDesk>
   );
 }
 

@@ -6,6 +6,12 @@ import { sheetRows, useStudio } from '@/store';
 import { useActs } from '@/features/acts';
 import { handsOf } from './use-drawn-week';
 
+/** The sheet of one student; two may have one name. */
+export interface SheetOf {
+  readonly studentId: string;
+  readonly sheet: DrawnSheet;
+}
+
 /** How far the drawing of several sheets is. */
 export interface Drawing {
   readonly done: number;
@@ -14,7 +20,7 @@ export interface Drawing {
 }
 
 export interface AllSheets {
-  readonly sheets: readonly DrawnSheet[];
+  readonly sheets: readonly SheetOf[];
   readonly drawing: Drawing | null;
   readonly draw: (students: readonly Student[]) => void;
   /** Stops drawing; what is drawn stays. */
@@ -25,7 +31,7 @@ export interface AllSheets {
 export function useAllSheets(choices: SheetChoices): AllSheets {
   const studio = useStudio();
   const { act } = useActs();
-  const [sheets, setSheets] = useState<readonly DrawnSheet[]>([]);
+  const [sheets, setSheets] = useState<readonly SheetOf[]>([]);
   const [drawing, setDrawing] = useState<Drawing | null>(null);
   const stop = useRef<AbortController | null>(null);
   const { paper, size, fingers } = choices;
@@ -39,16 +45,16 @@ export function useAllSheets(choices: SheetChoices): AllSheets {
         const mine = new AbortController();
         stop.current = mine;
         setSheets([]);
-        const drawn: DrawnSheet[] = [];
+        const drawn: SheetOf[] = [];
         try {
           for (const [i, student] of students.entries()) {
             setDrawing({ done: i, of: students.length, name: student.name });
             const rows = await sheetRows(studio.db, student.id, studio.zone);
             if (!rows?.assignment) continue;
-            const about = { ...rows, assignment: rows.assignment, zone: studio.zone };
-            const sheet = await drawWeek(about, { paper, size, fingers }, handsOf(studio, { signal: mine.signal }));
+            const about = { ...rows, assignment: rows.assignment };
+            const sheet = await drawWeek(about, { paper, size, fingers }, handsOf(studio, mine.signal));
             if (mine.signal.aborted) break;
-            drawn.push(sheet);
+            drawn.push({ studentId: student.id, sheet });
             setSheets([...drawn]);
           }
         } finally {

@@ -1,7 +1,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
-import { drawPiece, type DrawnPiece, type SheetChoices } from '@/sheet';
-import { pieceRows, storageProblem, useStudio } from '@/store';
+import { useMemo } from 'react';
+import { ok, type Result } from '@/core/result';
+import { drawPiece, type DrawnPiece, type SheetChoices, type SheetFingers } from '@/sheet';
+import { pieceRows, useStudio } from '@/store';
+import { useDrawing } from './use-drawing';
 import { handsOf } from './use-drawn-week';
 
 export type PieceState =
@@ -26,27 +28,23 @@ export function useDrawnPiece(
     async () => (pieceId === null ? null : await pieceRows(db, pieceId, studentId)),
     [db, pieceId, studentId],
   );
-  const [state, setState] = useState<PieceState>({ kind: 'loading' });
-  useEffect(() => {
-    if (!rows) return undefined;
-    const stop = new AbortController();
-    const hands = handsOf(studio, { signal: stop.signal });
-    const draw = async (): Promise<PieceState> => {
-      const drawn = await drawPiece(rows, sectionId, { paper, size, fingers }, hands);
+  const draw = useMemo(() => {
+    if (!rows) return null;
+    return async (signal: AbortSignal): Promise<PieceState> => {
+      const drawnWith = (which: SheetFingers): Promise<Result<DrawnPiece>> =>
+        drawPiece(rows, sectionId, { paper, size, fingers: which }, handsOf(studio, signal));
+      const drawn = await drawnWith(fingers);
+      const answers = fingers === 'chosen' || !drawn.ok ? ok(null) : await drawnWith('chosen');
       if (!drawn.ok) return { kind: 'failed', message: drawn.issue.message };
-      if (fingers === 'chosen') return { kind: 'ready', drawn: drawn.value, answers: null };
-      const answers = await drawPiece(rows, sectionId, { paper, size, fingers: 'chosen' }, hands);
-      return { kind: 'ready', drawn: drawn.value, answers: answers.ok ? answers.value : null };
+      if (!answers.ok) return { kind: 'failed', message: answers.issue.message };
+      return { kind: 'ready', drawn: drawn.value, answers: answers.value };
     };
-    draw()
-      .catch((error: unknown): PieceState => ({ kind: 'failed', message: storageProblem(error).issue.message }))
-      .then((next) => {
-        if (!stop.signal.aborted) setState(next);
-      })
-      .catch(() => undefined);
-    return () => stop.abort();
   }, [rows, studio, sectionId, paper, size, fingers]);
+  const drawing = useDrawing(draw);
   if (rows === undefined) return { kind: 'loading' };
   if (rows === null) return { kind: 'no-piece' };
+  if (drawing === null) return { kind: 'loading' };
+  if (drawing.kind === 'failed') return drawing;
+  const state = drawing.value;
   return state.kind === 'ready' && state.drawn.piece.id !== rows.piece.id ? { kind: 'loading' } : state;
 }

@@ -1,15 +1,16 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
+import { useMemo } from 'react';
 import type { Student } from '@/core/studio';
 import { drawWeek, type DrawnSheet, type SheetChoices, type SheetHands } from '@/sheet';
-import { sheetRows, storageProblem, useStudio, type StudioAccess } from '@/store';
+import { sheetRows, useStudio, type StudioAccess } from '@/store';
 import { engravedBars, scoreOf } from '@/features/score';
+import { useDrawing } from './use-drawing';
 
 /** Who reads and engraves in the application. */
-export const handsOf = (studio: StudioAccess, more: Pick<SheetHands, 'onDrawn' | 'signal'> = {}): SheetHands => ({
+export const handsOf = (studio: StudioAccess, signal?: AbortSignal): SheetHands => ({
   scoreOf,
   engrave: (piece, request, options) => engravedBars(studio, piece, request, options),
-  ...more,
+  ...(signal ? { signal } : {}),
 });
 
 export type DrawnWeek =
@@ -28,23 +29,19 @@ export function useDrawnWeek(studentId: string | null, choices: SheetChoices): D
     [db, studentId, zone],
   );
   const { paper, size, fingers } = choices;
-  const [drawn, setDrawn] = useState<DrawnWeek>({ kind: 'loading' });
-  useEffect(() => {
-    if (!rows?.assignment) return undefined;
+  const draw = useMemo(() => {
+    if (!rows?.assignment) return null;
     const { assignment, student } = rows;
-    const stop = new AbortController();
-    drawWeek({ ...rows, assignment, zone }, { paper, size, fingers }, handsOf(studio, { signal: stop.signal }))
-      .then((sheet): DrawnWeek => ({ kind: 'ready', student, sheet }))
-      .catch((error: unknown): DrawnWeek => ({ kind: 'failed', message: storageProblem(error).issue.message }))
-      .then((next) => {
-        if (!stop.signal.aborted) setDrawn(next);
-      })
-      .catch(() => undefined);
-    return () => stop.abort();
-  }, [rows, zone, studio, paper, size, fingers]);
+    return async (signal: AbortSignal) => ({
+      student,
+      sheet: await drawWeek({ ...rows, assignment }, { paper, size, fingers }, handsOf(studio, signal)),
+    });
+  }, [rows, studio, paper, size, fingers]);
+  const drawing = useDrawing(draw);
   if (rows === undefined) return { kind: 'loading' };
   if (rows === null) return { kind: 'no-student' };
   if (rows.assignment === null) return { kind: 'no-week', student: rows.student };
+  if (drawing?.kind === 'failed') return drawing;
   // Of another student nothing is shown, not even for a moment.
-  return drawn.kind === 'ready' && drawn.student.id !== rows.student.id ? { kind: 'loading' } : drawn;
+  return drawing?.value.student.id === rows.student.id ? { kind: 'ready', ...drawing.value } : { kind: 'loading' };
 }

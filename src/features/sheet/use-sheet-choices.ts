@@ -1,13 +1,6 @@
 import { changeSettings } from '@/core/commands';
-import {
-  PAPERS,
-  SHEET_FINGERS,
-  SIZES,
-  type Paper,
-  type SheetChoices,
-  type SheetFingers,
-  type PrintSize,
-} from '@/sheet';
+import { PAPERS, type Paper } from '@/core/studio';
+import { SHEET_FINGERS, SIZES, type SheetChoices, type SheetFingers, type PrintSize } from '@/sheet';
 import { useSettings } from '@/store';
 import { useKeptChoice } from '@/ui';
 import { useActs } from '@/features/acts';

@@ -8,6 +8,7 @@ import {
   moreOf,
   taskKey,
   weekKey,
+  weekName,
   type DoneAtHome,
   type SentBack,
 } from '../../sheet';
@@ -205,6 +206,22 @@ function outcomeOf(about: About): Result<Outcome> {
   });
 }
 
+/** It is of a week that is not in hand any more. */
+function olderWeek(
+  events: readonly StudioEvent[],
+  { name }: Student,
+  { week }: SentBack,
+  { zone }: Moment,
+): Result<Outcome> {
+  const older = events.find((e) => e.kind === 'assignment' && weekKey(e) === week);
+  return fail(
+    'older-week',
+    older
+      ? `This is of the ${weekName(dayOf(older.at, zone))}, and ${name} was given another since. Nothing was changed.`
+      : `This is of a week that ${name} was never given. Nothing was changed.`,
+  );
+}
+
 /**
  * Takes in what came back from home: practice of each day and task, and the steps that are done. Once is enough: what
  * is there already changes nothing, and of a day that has grown since, only what is more counts.
@@ -220,8 +237,7 @@ export const takeHome = command({
     const [student] = stored.students;
     if (!student) return gone('student');
     const assignment = currentAssignment(stored.events);
-    if (!assignment || weekKey(assignment) !== sent.week)
-      return fail('older-week', `This is of an earlier week of ${student.name}. Nothing was changed.`);
+    if (!assignment || weekKey(assignment) !== sent.week) return olderWeek(stored.events, student, sent, moment);
     return outcomeOf({
       student,
       assignment,
