@@ -9,7 +9,20 @@ export const LABELS_FILE = 'docs/labels.md';
 /** Attributes that name a control or a place. */
 const NAMING = new Set(['label', 'title', 'aria-label', 'placeholder', 'heading', 'shown', 'what']);
 /** Elements whose text is a name. */
-const NAMED = new Set(['Button', 'PrintButton', 'button', 'h1', 'h2', 'h3', 'th', 'legend', 'summary', 'Link', 'option', 'dt']);
+const NAMED = new Set([
+  'Button',
+  'PrintButton',
+  'button',
+  'h1',
+  'h2',
+  'h3',
+  'th',
+  'legend',
+  'summary',
+  'Link',
+  'option',
+  'dt',
+]);
 
 /** A text with `…` where something is put in. */
 function wordsOf(node: ts.Node): string[] {
