@@ -22,6 +22,8 @@ export interface BarsToDraw {
   readonly to: number;
   /** The beginning is to be found: where the hands are is drawn beside it. */
   readonly place?: boolean;
+  /** Every bar has its number. */
+  readonly numbered?: boolean;
 }
 
 /** Only the player's part is printed where there are others. */
@@ -46,7 +48,7 @@ const widthOf = (svg: string | undefined): number =>
 
 /** Draws some bars as they are printed, with what is marked at them; also for a narrow screen where that is asked. */
 export async function drawBars(
-  { piece, score, student, settings, marks: every, from, to, place = false }: BarsToDraw,
+  { piece, score, student, settings, marks: every, from, to, place = false, numbered = false }: BarsToDraw,
   choices: SheetChoices,
   hands: SheetHands,
   narrow: EngraveOptions | null = null,
@@ -62,9 +64,10 @@ export async function drawBars(
     width: contentWidth(choices.paper) - GUTTER,
     scale: engravingScale(choices.size),
     close: true,
+    numbered,
   });
   if (!lines.ok) return lines;
-  const small = narrow ? await hands.engrave(piece, request, narrow) : ok([]);
+  const small = narrow ? await hands.engrave(piece, request, { ...narrow, numbered }) : ok([]);
   if (!small.ok) return small;
   const instrument = player.instrument ?? piece.instrument;
   return ok({

@@ -38,9 +38,9 @@ async function readPieces(studio: SheetStudio, hands: SheetHands): Promise<ReadP
 const drawExcerpt = (
   { studio, choices, hands, narrow }: Drawing,
   { piece, score }: SheetPiece,
-  { from, to, place }: SheetExcerpt,
+  { from, to, place, numbered }: SheetExcerpt,
 ): Promise<Result<DrawnExcerpt>> =>
-  drawBars({ ...studio, piece, score, from, to, place }, choices, hands, narrow ? NARROW : null);
+  drawBars({ ...studio, piece, score, from, to, place, numbered }, choices, hands, narrow ? NARROW : null);
 
 interface Drawing {
   readonly studio: SheetStudio;

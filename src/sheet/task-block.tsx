@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { SheetStep, SheetTask, WeekSheet } from '@/core/sheet';
-import { HandMap } from '@/ui';
+import { HandMap, type HandMapDrawing } from '@/ui';
 import { DayBoxes } from './day-boxes';
 import type { DrawnExcerpt, DrawnSheet } from './drawn-sheet';
 import { ExcerptMusic } from './excerpt-music';
@@ -36,7 +36,14 @@ function Steps({ steps }: { readonly steps: readonly SheetStep[] }): ReactNode {
   );
 }
 
-function TaskHead({ task }: { readonly task: SheetTask }): ReactNode {
+/** Where the music is that does not stand here; empty where it does, or where there is none. */
+function elsewhere({ excerpt, number }: SheetTask, leftOut: boolean): string {
+  if (excerpt === null) return '';
+  if (leftOut) return 'from your music';
+  return excerpt.withTask === number ? '' : `music at ${excerpt.withTask}`;
+}
+
+function TaskHead({ task, leftOut }: { readonly task: SheetTask; readonly leftOut: boolean }): ReactNode {
   const [only] = task.steps;
   const how = task.steps.length === 1 ? (only?.how ?? '') : '';
   return (
@@ -44,35 +51,35 @@ function TaskHead({ task }: { readonly task: SheetTask }): ReactNode {
       <h2>
         <span className="sheet-number">{task.number}</span> <span translate="no">{task.title}</span>
       </h2>
-      <p>{[how, task.byMidweek ? 'by midweek' : ''].filter((s) => s !== '').join(', ')}</p>
+      <p>{[how, elsewhere(task, leftOut), task.byMidweek ? 'by midweek' : ''].filter((s) => s !== '').join(', ')}</p>
     </div>
   );
-}
-
-/** Where the music is that does not stand here. */
-function Elsewhere({ task, leftOut }: { readonly task: SheetTask; readonly leftOut: boolean }): ReactNode {
-  if (task.excerpt === null) return null;
-  if (leftOut) return <p>Take your music for this.</p>;
-  return task.excerpt.withTask === task.number ? null : <p>The music is at {task.excerpt.withTask}.</p>;
 }
 
 interface DoingProps {
   readonly task: SheetTask;
   readonly week: WeekSheet;
-  readonly leftOut: boolean;
+  /** Where the hands begin, where it is to be found. */
+  readonly place: HandMapDrawing | null;
 }
 
-function Doing({ task, week, leftOut }: DoingProps): ReactNode {
+function Doing({ task, week, place }: DoingProps): ReactNode {
   return (
     <div className="sheet-doing">
+      <div className="sheet-aside">
+        {place ? (
+          <div className="sheet-place">
+            <HandMap drawing={place} />
+          </div>
+        ) : null}
+        <DayBoxes weekdays={week.weekdays} days={task.days} boxes={task.boxes} />
+      </div>
       <Steps steps={task.steps} />
       {task.cue === '' ? null : (
         <p translate="no" className="sheet-cue-of-task">
           “{task.cue}”
         </p>
       )}
-      <Elsewhere task={task} leftOut={leftOut} />
-      <DayBoxes weekdays={week.weekdays} days={task.days} boxes={task.boxes} />
     </div>
   );
 }
@@ -92,18 +99,13 @@ function MusicAndDoing({
   readonly size: PrintSize;
   readonly children: ReactNode;
 }): ReactNode {
-  const { lines, narrow, lastWidth: taken, place } = excerpt;
+  const { lines, narrow, lastWidth: taken } = excerpt;
   const last = lines[lines.length - 1];
   const isShort = last !== undefined && taken + GUTTER <= width * BESIDE;
   const full = isShort ? lines.slice(0, -1) : lines;
   const dense = size !== 'large';
   return (
     <>
-      {place ? (
-        <div className="sheet-place">
-          <HandMap drawing={place} />
-        </div>
-      ) : null}
       {narrow.length > 0 ? (
         <div className="sheet-narrow" data-narrow={name}>
           <ExcerptMusic excerpt={excerpt} lines={narrow} dense />
@@ -147,10 +149,10 @@ export function TaskBlock({ sheet: { week, music, failed }, task, width, size, l
   const key = task.excerpt?.withTask === task.number && !leftOut ? task.excerpt.key : null;
   const excerpt = key === null ? undefined : music.get(key);
   const problem = failed.get(task.itemId) ?? (key === null ? undefined : failed.get(key));
-  const doing = <Doing task={task} week={week} leftOut={leftOut} />;
+  const doing = <Doing task={task} week={week} place={excerpt?.place ?? null} />;
   return (
     <section className="sheet-task" data-task={task.itemId}>
-      <TaskHead task={task} />
+      <TaskHead task={task} leftOut={leftOut} />
       {problem === undefined ? null : <p className="sheet-problem">The music is missing here: {problem}</p>}
       {excerpt ? (
         <MusicAndDoing excerpt={excerpt} name={week.excerpts.findIndex((e) => e.key === key)} width={width} size={size}>

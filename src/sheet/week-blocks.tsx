@@ -45,11 +45,19 @@ export interface WeekLook {
 
 /**
  * Tasks with music of their own in the order in which it is left out where a page is too small: first what goes well
- * and is only run, the last before the first.
+ * and is only run, what was made here after what is in a book, what few tasks need before what many share, the last
+ * before the first.
  */
 export function canBeLeftOut({ tasks }: DrawnSheet['week']): readonly string[] {
-  const own = tasks.filter((t) => t.excerpt?.withTask === t.number).reverse();
-  return [...own.filter((t) => t.isRun), ...own.filter((t) => !t.isRun)].map((t) => t.itemId);
+  const sharing = (t: SheetTask): number => tasks.filter((o) => o.excerpt?.key === t.excerpt?.key).length;
+  const worth = (t: SheetTask): readonly number[] => [t.isRun ? 0 : 1, t.isOwn ? 1 : 0, sharing(t), -t.number];
+  const inOrder = (a: readonly number[], b: readonly number[]): number =>
+    a.map((v, i) => v - (b[i] ?? 0)).find((d) => d !== 0) ?? 0;
+  return tasks
+    .filter((t) => t.excerpt?.withTask === t.number)
+    .map((t) => ({ id: t.itemId, worth: worth(t) }))
+    .sort((a, b) => inOrder(a.worth, b.worth))
+    .map((t) => t.id);
 }
 
 /** What stands on the sheet of a week, from top to bottom. */

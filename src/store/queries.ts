@@ -173,8 +173,10 @@ export function useTemplates(): Loaded<Template[]> {
   return useLiveQuery(() => db.templates.orderBy('name').toArray(), [db]);
 }
 
-/** Sections, the places of their ways, ladders and ways of several pieces at once. */
+/** Sections, the places of their ways, ladders and ways of several pieces at once; for a moment those of the former. */
 export function useSectionsOf(pieceIds: readonly string[]): Loaded<{
+  /** Whose they are. */
+  readonly pieceIds: readonly string[];
   readonly sections: Section[];
   readonly places: Section[];
   readonly ladders: Ladder[];
@@ -186,6 +188,7 @@ export function useSectionsOf(pieceIds: readonly string[]): Loaded<{
     const ids = wanted === '' ? [] : wanted.split(' ');
     const places = await db.sections.where('pieceId').anyOf(ids).toArray();
     return {
+      pieceIds: ids,
       sections: places.filter(isSection),
       places,
       ways: await db.ways.where('pieceId').anyOf(ids).toArray(),

@@ -144,3 +144,21 @@ test('a part becomes a piece of its own, and a student plays another part than t
   expect(String(alone?.['source']).match(/<part id=/g)).toHaveLength(1);
   expect(String(alone?.['source'])).toContain('<multiple-rest>');
 });
+
+test('a tune whose file names no instrument is for the student who is in hand', async ({ page }) => {
+  await openOwnStudio(page);
+  await goTo(page, 'Board');
+  await page.getByLabel('First name or initials').fill('Ben');
+  await page.getByLabel('Instrument').fill('guitar');
+  await page.getByRole('button', { name: 'Add a student' }).click();
+  await expect.poll(async () => (await storedRows(page, 'students')).map((s) => s['instrument'])).toEqual(['guitar']);
+  await page.getByRole('button', { name: /^Ben/ }).first().click();
+  await goTo(page, 'Shelf');
+  await page.getByLabel('Choose a music file').setInputFiles('tests/pieces/greensleeves.abc');
+  const dialog = page.getByRole('dialog', { name: 'What is it played on?' });
+  await expect(dialog.getByLabel('Played on')).toHaveValue('guitar');
+  await expect(dialog).toContainText('the file does not say it; Ben plays this');
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL(/\/prepare/);
+  expect((await storedRows(page, 'pieces')).map((p) => p['instrument'])).toEqual(['guitar']);
+});

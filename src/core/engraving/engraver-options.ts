@@ -6,6 +6,8 @@ export interface EngraveOptions {
   readonly scale: number;
   /** Staves of a system close to one another, as on paper. */
   readonly close?: boolean;
+  /** Every bar has its number, not only the first of a line. */
+  readonly numbered?: boolean;
 }
 
 /** Of the engraver's natural size a staff has so many pixels from its first line to its last. */
@@ -20,7 +22,12 @@ const CLOSE = 7;
  *
  * @example engraverOptions({ width: 600, scale: 60 })['pageWidth'] // → 1000
  */
-export const engraverOptions = ({ width, scale, close = false }: EngraveOptions): Record<string, unknown> => ({
+export const engraverOptions = ({
+  width,
+  scale,
+  close = false,
+  numbered = false,
+}: EngraveOptions): Record<string, unknown> => ({
   // A page no higher than one system gives one SVG a system, so that lanes can stand between them.
   pageWidth: Math.max(100, Math.round((width * 100) / scale)),
   pageHeight: 100,
@@ -39,6 +46,7 @@ export const engraverOptions = ({ width, scale, close = false }: EngraveOptions)
   spacingNonLinear: 0.55,
   spacingStaff: close ? CLOSE : APART,
   minLastJustification: 0.6,
+  ...(numbered ? { mnumInterval: 1 } : {}),
   svgViewBox: false,
   svgRemoveXlink: true,
 });

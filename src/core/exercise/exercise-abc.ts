@@ -20,8 +20,15 @@ function noteText({ step, alter, octave, raised }: WrittenPitch): string {
   return `${sign}${letter}${marks}`;
 }
 
+/** The hand that plays a line on a keyboard; null where fingers are not said. */
+type Hand = 'right' | 'left' | null;
+
+/** In five notes each finger has its own; elsewhere the thumb passes, and the teacher says where. */
+const fingerText = ({ figure }: Exercise, hand: Hand, step: number): string =>
+  figure !== 'five-notes' || hand === null ? '' : `!${hand === 'right' ? step + 1 : 5 - step}!`;
+
 /** All notes of one line, bar by bar; the last one fills its bar. */
-function lineText(exercise: Exercise, octave: number, notesABeat: number): string {
+function lineText(exercise: Exercise, octave: number, notesABeat: number, hand: Hand): string {
   const { steps, beats } = FIGURES[exercise.figure];
   const perBar = beats * notesABeat;
   const all = steps(exercise.octaves);
@@ -33,7 +40,8 @@ function lineText(exercise: Exercise, octave: number, notesABeat: number): strin
       const rest = perBar - (i % perBar);
       const beatEnds = (i + 1) % notesABeat === 0;
       const barEnds = (i + 1) % perBar === 0;
-      return `${noteText(pitch)}${isLast && rest > 1 ? rest : ''}${isLast ? ' |]' : barEnds ? ' | ' : beatEnds ? ' ' : ''}`;
+      const finger = fingerText(exercise, hand, step);
+      return `${finger}${noteText(pitch)}${isLast && rest > 1 ? rest : ''}${isLast ? ' |]' : barEnds ? ' | ' : beatEnds ? ' ' : ''}`;
     })
     .join('');
 }
@@ -61,7 +69,7 @@ export function exerciseAbc(exercise: Exercise, instrument: InstrumentId, pace: 
   if (octave === null) return null;
   const about = instrumentOf(instrument);
   const { beats } = FIGURES[exercise.figure];
-  const line = (at: number): string => lineText(exercise, at, pace.notesABeat);
+  const line = (at: number, hand: Hand = null): string => lineText(exercise, at, pace.notesABeat, hand);
   const [clef = 'treble'] = about.clefs;
   // Said even where it is nothing: a name alone may say an octave ("tenor banjo").
   const sounding = clef.endsWith('-8') ? '' : ` transpose=${about.transposition}`;
@@ -70,7 +78,9 @@ export function exerciseAbc(exercise: Exercise, instrument: InstrumentId, pace: 
       ? ['%%score {R L}', 'V:R clef=treble name="Right hand"', 'V:L clef=bass name="Left hand"']
       : [`V:1 clef=${CLEFS[clef]} name="${about.name}"${sounding}`];
   const music =
-    about.fingers?.kind === 'keyboard' ? ['[V:R]' + line(octave), '[V:L]' + line(octave - 1)] : [line(octave)];
+    about.fingers?.kind === 'keyboard'
+      ? ['[V:R]' + line(octave, 'right'), '[V:L]' + line(octave - 1, 'left')]
+      : [line(octave)];
   const tonic = exercise.tonic.replace('♯', '#').replace('♭', 'b');
   return [
     'X:1',

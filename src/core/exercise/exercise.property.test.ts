@@ -83,6 +83,21 @@ describe('the notes of a scale', () => {
   });
 });
 
+describe('the fingers of five notes', () => {
+  // A finger to each key, the thumbs on the inside **[common practice]**.
+  const fingersOf = (figure: 'five-notes' | 'scale', instrument: 'piano' | 'violin', staff: number) =>
+    written({ figure, tonic: 'C', mode: 'major', octaves: 1 }, instrument, 1)
+      ?.score.notes.filter((n) => n.staff === staff)
+      .map((n) => n.marks.fingers.join(''))
+      .join('');
+  it('are those of both hands on a keyboard, and of nothing else', () => {
+    expect(fingersOf('five-notes', 'piano', 1)).toBe('123454321');
+    expect(fingersOf('five-notes', 'piano', 2)).toBe('543212345');
+    expect(fingersOf('five-notes', 'violin', 1)).toBe('');
+    expect(fingersOf('scale', 'piano', 1)).toBe('');
+  });
+});
+
 describe('where an exercise begins', () => {
   const first = (tonic: string, octaves: number, instrument: 'violin' | 'cello' | 'guitar' | 'trumpet' | 'piano') =>
     written({ figure: 'scale', tonic, mode: 'major', octaves }, instrument, 1)?.score.notes.map((n) => n.midi)[0];

@@ -63,6 +63,16 @@ describe('the ladder of a section', () => {
     expect(of('guitar').find((r) => r.key === 'warm-up chords')?.what).toBe('Change G to C, C to G, without strumming');
     expect(of('piano').some((r) => r.key === 'warm-up chords')).toBe(false);
   });
+  it('asks for marked fingers only of those who have some', () => {
+    const s = score('cdef gabc|c2e2g2e2|cdef gabc|c8|');
+    const done = (instrument: InstrumentId) =>
+      buildLadder({ score: s, from: 0, to: 3, instrument, targetTempo: null, sectionId: 's', scope: 'section' }).find(
+        (r) => r.kind === 'stops',
+      )?.done;
+    expect([done('piano'), done('flute')]).toEqual(['3 in a row, fingers as marked', '3 in a row, fingers as marked']);
+    expect(done('percussion')).toBe('3 in a row, sticking as marked');
+    expect(done('voice')).not.toContain('fingers');
+  });
   it('finds a leap and says how far it is', () =>
     expect(ladder("C4 c'4|c8|").find((r) => r.key === 'warm-up leap')?.why).toBe('a leap of 24 semitones'));
   it('follows the schools: together from the start, memory asked, by ear, dynamics from the start', () => {

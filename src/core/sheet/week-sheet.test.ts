@@ -39,7 +39,13 @@ const ladder = (sectionId: string, rungs: readonly Rung[]): Ladder => ({
   rungs: [...rungs],
   updatedAt: '',
 });
-const SECTIONS: readonly Section[] = [section('a', 0, 3), section('b', 4, 7), section('c', 0, 1), section('w', 0, 7)];
+const SECTIONS: readonly Section[] = [
+  section('a', 0, 3),
+  section('b', 4, 7),
+  section('c', 0, 1),
+  section('w', 0, 7),
+  section('j', 3, 4),
+];
 const PIECE = { piece: piece({ title: 'Lamps' }), score: EIGHT, places: placeSections(EIGHT, SECTIONS) };
 const given = (items: readonly Assigned[], more: Partial<AssignmentEvent> = {}): AssignmentEvent => ({
   id: 'week',
@@ -123,6 +129,17 @@ describe('the sheet of a week', () => {
       [4, 7],
     ]);
     expect(tasks.map((t) => t.excerpt?.withTask)).toEqual([1, 2, 1]);
+    // The task of bars 1 and 2 finds them by their numbers.
+    expect(excerpts.map((e) => e.numbered)).toEqual([true, false]);
+  });
+  it('prints a join with the bars that it joins', () => {
+    const { tasks, excerpts } = sheet([
+      item('x', 'Lamps, A: Slowly'),
+      item('y', 'Lamps, join: Slowly', { sectionId: 'j' }),
+      item('z', 'Lamps, B: Up', { sectionId: 'b' }),
+    ]);
+    expect(excerpts).toMatchObject([{ from: 0, to: 7, numbered: true }]);
+    expect(tasks.map((t) => t.excerpt?.withTask)).toEqual([1, 1, 1]);
   });
   it('stands in the order in which a day goes', () => {
     const { tasks } = sheet([

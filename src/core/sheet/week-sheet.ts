@@ -2,7 +2,7 @@ import { instrumentOf } from '../instruments';
 import { cautionsFor } from '../ladder';
 import { inOrderOfDay, taskRungs } from '../plan';
 import { inBeats, type Score, type TempoUnit } from '../score';
-import { barsText, type PlacedSection } from '../sections';
+import type { PlacedSection } from '../sections';
 import {
   dayAfter,
   dayInWords,
@@ -20,6 +20,7 @@ import {
   type Student,
   type Zone,
 } from '../studio';
+import { barsInWords, firstBarOf } from '../way';
 import { midSentence } from '../words';
 import { boxesADay } from './boxes-a-day';
 import { tellingFor, type Telling } from './child-words';
@@ -40,6 +41,8 @@ export interface SheetExcerpt {
   readonly to: number;
   /** The place is to be found there: where the hand goes is shown beside it. */
   readonly place: boolean;
+  /** Several tasks share it, and not all of them are about all of it: its bars are to be told apart. */
+  readonly numbered: boolean;
 }
 
 export interface SheetTask {
@@ -56,6 +59,8 @@ export interface SheetTask {
   readonly byMidweek: boolean;
   /** It goes already, and is only run through. */
   readonly isRun: boolean;
+  /** An exercise that was made here: nobody has it in a book. */
+  readonly isOwn: boolean;
   /** The music it is about: printed here, or with the task that has the same; null where there is none. */
   readonly excerpt: { readonly key: string; readonly withTask: number } | null;
 }
@@ -146,19 +151,20 @@ function aboutOf({ student, pieces, ladders }: SheetRequest, item: Assigned): Ta
 export const tasksAbout = (request: SheetRequest): readonly TaskAbout[] =>
   inOrderOfDay(request.assignment.items).map((item) => aboutOf(request, item));
 
-/** `Lamps Along the Quay, bars 9–12`; the piece alone where it is all of it. */
-function whereOf({ piece, score }: SheetPiece, [from, to]: readonly [number, number]): string {
+/** `Lamps Along the Quay, bars 9–12`; the piece alone where it is all of it. An upbeat is in the bar before. */
+function whereOf({ piece, score }: SheetPiece, place: PlacedSection, [from, to]: readonly [number, number]): string {
   const isAll = from === 0 && to === score.bars.length - 1;
-  return isAll ? piece.title : `${piece.title}, ${from === to ? 'bar' : 'bars'} ${barsText(score, from, to)}`;
+  const first = from === place.from && to === place.to ? firstBarOf(place) : from;
+  return isAll ? piece.title : `${piece.title}, ${barsInWords(score, [first, to])}`;
 }
 
 /** What stands behind the first colon, where a task says what of before it. */
 const saidAfterPlace = (what: string): string => what.split(': ').slice(1).join(': ');
 
-function titleOf({ item, of, rungs, bars }: TaskAbout, tell: Telling): string {
+function titleOf({ item, of, place, rungs, bars }: TaskAbout, tell: Telling): string {
   const [only] = rungs;
-  if (!of || !bars) return tell(item.what);
-  const where = whereOf(of, bars);
+  if (!of || !place || !bars) return tell(item.what);
+  const where = whereOf(of, place, bars);
   if (only && rungs.length === 1) return `${where}: ${tell(only.what)}`;
   if (only) return where;
   const said = saidAfterPlace(item.what);
@@ -196,16 +202,37 @@ interface Print {
 /** Inside or around: the music of one holds that of the other. */
 const holds = (a: Print, b: Print): boolean => a.pieceId === b.pieceId && a.from <= b.from && a.to >= b.to;
 
-/** The music of each task; where one has the bars of another they share the longer, printed at the first of them. */
+/** Bars that are printed in one where tasks overlap: more would not be seen at one look. */
+const MOST_SHARED = 8;
+
+/** Both in one. */
+const around = (a: Print, b: Print): Print => ({ ...a, from: Math.min(a.from, b.from), to: Math.max(a.to, b.to) });
+
+/** They are printed once: one holds the other, or they overlap and are short. */
+function isShared(a: Print, b: Print): boolean {
+  if (holds(a, b) || holds(b, a)) return true;
+  const { from, to } = around(a, b);
+  return a.pieceId === b.pieceId && a.from <= b.to && b.from <= a.to && to - from < MOST_SHARED;
+}
+
+/** Prints of which none shares bars with another that could be printed in one with it. */
+function sharedOnce(prints: readonly Print[]): readonly Print[] {
+  for (const [i, a] of prints.entries()) {
+    const b = prints.slice(i + 1).find((o) => isShared(a, o));
+    if (b) return sharedOnce([around(a, b), ...prints.filter((p) => p !== a && p !== b)]);
+  }
+  return prints;
+}
+
+/** The bars that a task is about. */
+const ownBars = ({ item, bars }: TaskAbout): Print | null =>
+  bars && item.pieceId !== null ? { pieceId: item.pieceId, from: bars[0], to: bars[1] } : null;
+
+/** The music of each task; where tasks share bars it is printed once, at the first of them. */
 function shareMusic(abouts: readonly TaskAbout[]): readonly (Print | null)[] {
-  const own = abouts.map(({ item, bars }): Print | null =>
-    bars && item.pieceId !== null ? { pieceId: item.pieceId, from: bars[0], to: bars[1] } : null,
-  );
-  return own.map((print) => {
-    if (!print) return null;
-    const around = own.filter((o): o is Print => o !== null && holds(o, print));
-    return around.reduce((widest, o) => (holds(o, widest) ? o : widest), print);
-  });
+  const own = abouts.map(ownBars);
+  const printed = sharedOnce(own.filter((p) => p !== null));
+  return own.map((p) => (p ? (printed.find((o) => holds(o, p)) ?? p) : null));
 }
 
 const keyOf = ({ pieceId, from, to }: Print): string => `${pieceId} ${from} ${to}`;
@@ -281,13 +308,22 @@ export function weekSheet(request: SheetRequest): WeekSheet {
         minutes: about.item.minutes,
         byMidweek: about.item.by === 'midweek',
         isRun: isRun(about),
+        isOwn: about.of?.piece.exercise !== undefined,
         excerpt: print ? { key: keyOf(print), withTask: (first.get(keyOf(print)) ?? i) + 1 } : null,
       };
     }),
     excerpts: [...first].flatMap(([key, i]) => {
       const print = prints[i];
       const those = abouts.filter((_, k) => prints[k] && keyOf(prints[k]) === key);
-      return print ? [{ key, ...print, place: those.some((a) => isToBeFound(a.rungs)) }] : [];
+      if (!print) return [];
+      return [
+        {
+          key,
+          ...print,
+          place: those.some((a) => isToBeFound(a.rungs)),
+          numbered: those.some(({ bars }) => bars?.[0] !== print.from || bars[1] !== print.to),
+        },
+      ];
     }),
     listening: abouts.flatMap(({ of, rungs, item }) =>
       rungs.some((r) => r.kind === 'listen' || r.kind === 'partner') ? [of?.piece.title ?? item.what] : [],

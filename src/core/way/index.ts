@@ -4,7 +4,7 @@
  * known. Bars are indexes, both ends included; offsets exact quarters as text; shares 0 to 1.
  */
 export { buildPlaces } from './build-places';
-export { isSection, keptShapes } from './kept-shapes';
+export { firstBarOf, isSection, keptShapes } from './kept-shapes';
 export { mergeWay } from './merge-way';
 export { barsInWords, shareInWords } from './names';
 export { proposeWay, type WayRequest } from './propose-way';

@@ -30,6 +30,8 @@ import { usePieces, useSectionsOf, useSettings, useStandings, useStudentEvents, 
 export interface LessonModel {
   readonly student: Student;
   readonly pieces: readonly Piece[];
+  /** What belongs to each of them was fetched. */
+  readonly isComplete: boolean;
   /** Sections, and the chunks and joins of the ways. */
   readonly sections: readonly Section[];
   /** The way through a piece as this student goes it; null where there is none, or while the piece is opened. */
@@ -70,7 +72,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
   const ids = useMemo(() => pieces.map((p) => p.id), [pieces]);
   const rows = useSectionsOf(ids);
   // Every piece of the lesson is at hand before it is asked for.
-  const scores = useScores(pieces);
+  const { scores } = useScores(pieces);
   const lessons = useMemo(() => foldLessons(events ?? []), [events]);
   const goingOn = lessonGoingOn(lessons, studio.now())?.id ?? null;
   const today = studio.today();
@@ -99,6 +101,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     return {
       student,
       pieces,
+      isComplete: ids.every((id) => rows.pieceIds.includes(id)),
       sections: rows.places,
       wayOf,
       // The student's own where there are such, and of a part of their own the ladders of that part.
@@ -122,6 +125,7 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
     rows,
     student,
     pieces,
+    ids,
     lessons,
     goingOn,
     today,

@@ -7,7 +7,7 @@ import { heldEvents, standingKey } from '@/core/mastery';
 import { inBeats } from '@/core/score';
 import { dayOf, tempoUnitOf, type Assigned, type Student } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, longDayWords, Panel } from '@/ui';
+import { Button, longDayWords, Panel, Problem } from '@/ui';
 import { showProblem, tell, useActs } from '@/features/acts';
 import { KeptField, useDraftText } from '@/features/drafts';
 import { useOverhead, useScores } from '@/features/score';
@@ -28,7 +28,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
   const { student, pieces } = model;
   const today = studio.today();
   const { now } = studio;
-  const scores = useScores(pieces);
+  const { scores, unread, pending } = useScores(pieces);
   const overhead = useOverhead(model.events, model.sections, scores, student.level ?? 'intermediate');
   const own = useDraftText(`own task ${student.id}`, '');
   const [missed, setMissed] = useState(false);
@@ -45,8 +45,10 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
     () => suggestedWeek(model, scores, { now: now(), today, overhead, available, before }),
     [model, scores, today, now, overhead, available, before],
   );
-  const items: readonly Assigned[] = given ? given.items : suggestion.items.map(toAssigned);
-  const leftOut = given ? given.leftOut : suggestion.leftOut;
+  // Of some of the pieces no week is proposed: it would be taken for all of it.
+  const isReading = given === null && (pending || !model.isComplete);
+  const items: readonly Assigned[] = given ? given.items : isReading ? [] : suggestion.items.map(toAssigned);
+  const leftOut = given ? given.leftOut : isReading ? [] : suggestion.leftOut;
   const cue = given?.cue ?? '';
   const planned = minutesOf(items);
   const proposed: Week = {
@@ -69,7 +71,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
     );
   const addOwn = (): void => {
     const what = own.text.trim();
-    if (what === '') return;
+    if (what === '' || isReading) return;
     change(
       {
         kind: 'add',
@@ -150,7 +152,17 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
             That is more than a quarter more than last week ({Math.round(before)} minutes). Daily time rises gently.
           </p>
         ) : null}
-        {items.length === 0 ? (
+        {isReading ? (
+          <p className="text-ink-2" role="status">
+            Reading the pieces…
+          </p>
+        ) : null}
+        {[...unread].map(([id, issue]) => (
+          <Problem key={id}>
+            {titleOf(id)} is not in this proposal: {issue.message}
+          </Problem>
+        ))}
+        {items.length === 0 && !isReading ? (
           <p className="text-ink-2">
             {available === 0
               ? `${student.name} has no minutes for practice put down. Set them on the board, under ${student.name}.`
@@ -173,7 +185,7 @@ export function WeekPanel({ model }: { readonly model: LessonModel }): ReactNode
               onKeyDown={(e) => e.key === 'Enter' && addOwn()}
             />
           </label>
-          <Button big disabled={own.text.trim() === ''} onClick={addOwn}>
+          <Button big disabled={own.text.trim() === '' || isReading} onClick={addOwn}>
             Add
           </Button>
           {given ? null : (

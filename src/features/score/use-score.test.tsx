@@ -84,12 +84,24 @@ describe('the score of a piece on screen', () => {
   it('of several pieces come in one after the other', async () => {
     const two = [piece(), piece()];
     const { result } = renderHook(() => useScores(two));
-    expect(result.current.size).toBe(0);
+    expect([...result.current.scores.keys()]).toEqual([]);
     await answer(ok(SCORE));
-    expect([...result.current.keys()]).toEqual([two[0]?.id]);
+    expect([...result.current.scores.keys()]).toEqual([two[0]?.id]);
+    // What is worked out of both waits for the other.
+    expect(result.current.pending).toBe(true);
     await waitFor(() => expect(worker.answers).toHaveLength(1));
     await answer(ok(SCORE));
-    expect(result.current.size).toBe(2);
+    expect(result.current.scores.size).toBe(2);
+    expect(result.current.pending).toBe(false);
+  });
+  it('of several pieces are said to be missing where they cannot be read', async () => {
+    const two = [piece(), piece()];
+    const { result } = renderHook(() => useScores(two));
+    await answer(fail('not-xml', 'It is cut off.'));
+    await waitFor(() => expect(worker.answers).toHaveLength(1));
+    await answer(ok(SCORE));
+    expect([...result.current.unread]).toMatchObject([[two[0]?.id, { message: 'It is cut off.' }]]);
+    expect(result.current.pending).toBe(false);
   });
 });
 

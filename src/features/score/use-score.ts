@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { EngraveOptions } from '@/core/engraving';
 import type { ExcerptRequest } from '@/core/musicxml';
 import { fail, ok, type Issue, type Result } from '@/core/result';
@@ -55,24 +55,51 @@ export function useScore(piece: Piece | null | undefined): ScoreState {
   return failed !== null && failed.version === version ? { kind: 'failed', issue: failed.issue } : { kind: 'loading' };
 }
 
-/**
- * The scores of several pieces, by piece id; those that cannot be read are left out. They come in one after the other.
- */
-export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> {
-  useSyncExternalStore(scores.subscribe, scores.puts, () => 0);
+/** The scores of several pieces, as far as they are there. */
+export interface SeveralScores {
+  /** By piece id. */
+  readonly scores: ReadonlyMap<string, Score>;
+  /** Why others cannot be read, by piece id. */
+  readonly unread: ReadonlyMap<string, Issue>;
+  /** Some are still being read: what is worked out of all of them is not to be taken yet. */
+  readonly pending: boolean;
+}
+
+/** What of some pieces is there by now. */
+function readOf(pieces: readonly Piece[], failed: ReadonlyMap<string, Issue>): SeveralScores {
+  const read = new Map<string, Score>();
+  const unread = new Map<string, Issue>();
+  for (const piece of pieces) {
+    const version = versionOf(piece);
+    const score = scores.get(version);
+    const issue = failed.get(version);
+    if (score) read.set(piece.id, score);
+    else if (issue) unread.set(piece.id, issue);
+  }
+  return { scores: read, unread, pending: read.size + unread.size < new Set(pieces.map((p) => p.id)).size };
+}
+
+/** The scores of several pieces. They come in one after the other. */
+export function useScores(pieces: readonly Piece[]): SeveralScores {
+  const puts = useSyncExternalStore(scores.subscribe, scores.puts, () => 0);
+  const [failed, setFailed] = useState<ReadonlyMap<string, Issue>>(new Map());
   const wanted = pieces.map(versionOf).join('\n');
   useEffect(() => {
     let current = true;
+    const read = async (piece: Piece): Promise<void> => {
+      const version = versionOf(piece);
+      if (scores.get(version)) return;
+      const result = await loadScore(loadedPiece(piece)).catch(storageProblem);
+      if (result.ok) scores.put(version, result.value);
+      else if (current) setFailed((before) => new Map([...before, [version, result.issue]]));
+    };
     const run = async (): Promise<void> => {
       for (const piece of pieces) {
-        const version = versionOf(piece);
-        if (scores.get(version)) continue;
-        const result = await loadScore(loadedPiece(piece));
-        if (result.ok) scores.put(version, result.value);
+        await read(piece);
         if (!current) return;
       }
     };
-    // A piece that cannot be read says so on its own stages.
+    // What goes wrong is kept for each piece.
     run().catch(() => undefined);
     return () => {
       current = false;
@@ -80,11 +107,11 @@ export function useScores(pieces: readonly Piece[]): ReadonlyMap<string, Score> 
     // The pieces are in `wanted`.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [wanted]);
-  return new Map(
-    pieces.flatMap((p) => {
-      const score = scores.get(versionOf(p));
-      return score ? [[p.id, score] as const] : [];
-    }),
+  return useMemo(
+    () => readOf(pieces, failed),
+    // What was put into the memory is counted.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [pieces, failed, puts],
   );
 }
 
@@ -105,8 +132,8 @@ async function engraveCached(
   document: string,
   options: EngraveOptions,
 ): Promise<EngravingState> {
-  const { width, scale, close = false } = options;
-  const key = await hash(`${width} ${scale}${close ? ' close' : ''} ${document}`);
+  const { width, scale, close = false, numbered = false } = options;
+  const key = await hash(`${width} ${scale}${close ? ' close' : ''}${numbered ? ' numbered' : ''} ${document}`);
   const kept = recent.get(key) ?? (await cachedEngraving(db, key));
   if (kept) {
     recent.put(key, kept);

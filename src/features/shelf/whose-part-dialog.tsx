@@ -4,9 +4,11 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { instrumentName } from '@/core/instruments';
 import { whoByName, type PlayerChoice } from '@/core/players';
+import type { Student } from '@/core/studio';
 import { useStudents } from '@/store';
 import { Button, Choose, InstrumentOptions } from '@/ui';
 import type { OpenedFile } from '@/workers';
+import { useWhere } from '@/features/where';
 import type { AboutFile } from './bring-in';
 import { FirstBars } from './first-bars';
 
@@ -25,6 +27,21 @@ function useGuess(players: readonly PlayerChoice[]): PlayerChoice | undefined {
   if (usual && whoByName(usual.name) === 'student') return usual;
   const whole = players.filter((p) => p.player.line === undefined && p.notes > 0 && whoByName(p.name) !== 'teacher');
   return whole.find((p) => p.told.instrument !== null && taught.has(p.told.instrument)) ?? usual;
+}
+
+function useStudentInHand(): Student | null {
+  const { studentId } = useWhere();
+  return useStudents()?.find((s) => s.id === studentId) ?? null;
+}
+
+/** What it is played on as far as the file or whoever is in hand says it. */
+function guessedInstrument(
+  chosen: PlayerChoice | undefined,
+  student: Student | null,
+): { readonly told: string; readonly guessed: string; readonly owner: Student | null } {
+  const told = chosen ? nameOfGuess(chosen) : '';
+  const owner = chosen?.told.sure === false ? student : null;
+  return { told, owner, guessed: owner ? instrumentName({ instrument: owner.instrument }) : told };
 }
 
 function PartRow({
@@ -60,10 +77,13 @@ function PartRow({
 function PlayedOn({
   value,
   unsure,
+  owner,
   onType,
 }: {
   readonly value: string;
   readonly unsure: boolean;
+  /** Whose instrument it is taken to be. */
+  readonly owner: Student | null;
   readonly onType: (text: string) => void;
 }): ReactNode {
   return (
@@ -78,7 +98,11 @@ function PlayedOn({
           maxLength={60}
           onChange={(e) => onType(e.target.value)}
         />
-        {unsure ? <span className="text-ink-2">the file does not say it for sure</span> : null}
+        {unsure ? (
+          <span className="text-ink-2">
+            {owner ? `the file does not say it; ${owner.name} plays this` : 'the file does not say it for sure'}
+          </span>
+        ) : null}
       </label>
       <InstrumentOptions id={INSTRUMENTS} />
     </>
@@ -98,15 +122,17 @@ export function WhosePartDialog({
 }): ReactNode {
   const { players } = opened;
   const guess = useGuess(players);
+  const student = useStudentInHand();
   const [picked, setPicked] = useState<string | null>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const chosen = players.find((p) => p.key === picked) ?? guess;
   const several = players.length > 1;
-  const instrument = typed ?? (chosen ? nameOfGuess(chosen) : '');
+  const { told, guessed, owner } = guessedInstrument(chosen, student);
+  const instrument = typed ?? guessed;
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (!chosen) return;
-    const said = typed === null || typed.trim() === '' ? {} : { instrument: typed };
+    const said = instrument.trim() === '' || instrument === told ? {} : { instrument };
     onChosen({ kind: 'part', whose: { player: chosen, ...said } });
   };
   return (
@@ -149,7 +175,7 @@ export function WhosePartDialog({
                 />
               ))}
             </ul>
-            <PlayedOn value={instrument} unsure={chosen?.told.sure === false} onType={setTyped} />
+            <PlayedOn value={instrument} unsure={chosen?.told.sure === false} owner={owner} onType={setTyped} />
             <div className="mt-4 flex gap-2">
               <Button look="primary" type="submit" big>
                 Put it on the shelf

@@ -1,5 +1,9 @@
-import { both, inScope, one } from '../rung-facts';
+import { both, inScope, one, type RungFacts } from '../rung-facts';
 import type { RungRule } from './rung-rule';
+
+/** Three times, and with what is prepared at each stop. */
+const doneAtStops = ({ sings, strikes }: RungFacts): string =>
+  sings ? '3 in a row, the next note in mind' : `3 in a row, ${strikes ? 'sticking' : 'fingers'} as marked`;
 
 /** With a stop at each join, where the next place is made ready. */
 export const stops: RungRule = {
@@ -16,7 +20,7 @@ export const stops: RungRule = {
             both(f),
             Math.min(f.start, Math.max(30, Math.round(f.start * 0.9))),
             f.times,
-            '3 in a row, fingers as marked',
+            doneAtStops(f),
             'the stop is where the next place is prepared',
           ),
         ]
