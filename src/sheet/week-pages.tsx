@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { Paper } from '@/core/studio';
 import type { DrawnSheet } from './drawn-sheet';
 import { contentWidth, type PrintSize } from './paper';
+import { ALL_MUSIC, fitMusic, type FitMusic } from './fit-music';
 import { SheetPages } from './sheet-pages';
 import { canBeLeftOut, weekBlocks } from './week-blocks';
 
@@ -26,34 +27,26 @@ interface Props {
 /** The week on paper: on one page where that is asked, with as much of the music as there is room for. */
 export function WeekPages({ sheet, paper, size, onePage, onLaid }: Props): ReactNode {
   const of = `${paper} ${size} ${onePage}`;
-  const [fitted, setFitted] = useState<{
-    readonly sheet: DrawnSheet;
-    readonly of: string;
-    readonly count: number;
-    readonly vain: boolean;
-  }>({
+  const [fitted, setFitted] = useState<{ readonly sheet: DrawnSheet; readonly of: string; readonly fit: FitMusic }>({
     sheet,
     of,
-    count: 0,
-    vain: false,
+    fit: ALL_MUSIC,
   });
-  const isOfThis = fitted.sheet === sheet && fitted.of === of;
-  const count = isOfThis ? fitted.count : 0;
-  const vain = isOfThis && fitted.vain;
+  const fit = fitted.sheet === sheet && fitted.of === of ? fitted.fit : ALL_MUSIC;
+  const { leftOut } = fit;
   const order = useMemo(() => canBeLeftOut(sheet.week), [sheet]);
-  const leftOut = useMemo(() => order.slice(0, count), [order, count]);
   const blocks = useMemo(
     () => weekBlocks(sheet, { width: contentWidth(paper), size, leftOut: new Set(leftOut) }),
     [sheet, paper, size, leftOut],
   );
   const onPages = useCallback(
     (pages: number): void => {
-      if (!onePage || pages === 1 || vain) onLaid?.({ pages, leftOut });
-      else if (count < order.length) setFitted({ sheet, of, count: count + 1, vain: false });
-      // The words alone are more than a page: then the music is not left out for nothing.
-      else setFitted({ sheet, of, count: 0, vain: true });
+      const next = onePage ? fitMusic(fit, order, pages) : fit;
+      if (next !== fit) setFitted({ sheet, of, fit: next });
+      // It is told once nothing else is tried.
+      else onLaid?.({ pages, leftOut });
     },
-    [onePage, count, vain, order, sheet, of, leftOut, onLaid],
+    [onePage, fit, leftOut, order, sheet, of, onLaid],
   );
   return (
     <SheetPages blocks={blocks} paper={paper} size={size} label={`Sheet of ${sheet.week.student}`} onPages={onPages} />

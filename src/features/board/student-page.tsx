@@ -155,6 +155,9 @@ export function StudentPage({ student }: { readonly student: Student }): ReactNo
       </div>
       <div className="flex min-w-0 flex-col gap-3">
         <Panel title="In work">
+          {work.length === 0 && others.length === 0 ? (
+            <p className="text-ink-2">No piece is on the shelf that could be taken up.</p>
+          ) : null}
           <ul>
             {work.map((p, i) => {
               const cell = piecesCell(
