@@ -8,6 +8,7 @@ import { COMPOUND, countVerb, UNEVEN } from './count-verb';
 import { fingerVerb } from './finger-verb';
 import { ladderVerb } from './ladder-verb';
 import { breathsVerb, chordsVerb, dynamicsVerb, ornamentsVerb } from './marks-verbs';
+import { pageVerb } from './page-verb';
 import { FILE_OPTIONS, PLAYER_OPTIONS } from './player';
 import { readVerb } from './read-verb';
 import { sectionsVerb } from './sections-verb';
@@ -44,6 +45,7 @@ export const VERBS = {
     takesFile: true,
     run: countVerb,
   },
+  page: { options: { 'part-staves': { kind: 'number', min: 1, max: 40 } }, takesFile: true, run: pageVerb },
   chords: { options: PLAYER_OPTIONS, takesFile: true, run: chordsVerb },
   ornaments: {
     options: {

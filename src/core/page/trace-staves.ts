@@ -1,0 +1,241 @@
+import { evidenceOf, LINES, ridgesOf, SCALES, type Evidence } from './five-lines';
+import { stripsOf, type Plane, type Strips } from './plane';
+import { medians, smoothed } from './smooth';
+import { waysAcross } from './ways-across';
+
+/** A staff as it runs over a page: where its first line is, and how far apart its lines are, at each pixel column. */
+export interface TracedStaff {
+  /** Columns of its first and last pixel. */
+  readonly left: number;
+  readonly right: number;
+  /** Rows of the first line and distances of two lines, from `left` to `right`. */
+  readonly top: Float32Array;
+  readonly space: Float32Array;
+  /** How much darker its lines are than what lies between them. */
+  readonly contrast: Float32Array;
+  /** How much of it is there, from 0 to 1. */
+  readonly certainty: number;
+}
+
+/** Of five lines so much is there where a staff is. */
+const THERE = 0.4;
+/** Of a staff at least so many spaces are seen. */
+const SHORTEST = 9;
+/** A staff does not end where it cannot be seen for so many spaces. */
+const LONGEST_GAP = 5;
+/** What is less clear than this, of what the clearest staves of a page are, is none. */
+const LEAST_CLEAR = 0.66;
+/** Nor what is less clear than this, as long as it may be. */
+const LEAST_LONG = 0.52;
+/** Where not even the clearest staves are as clear as this, there are none: of noise a part lies in lines, too. */
+const SURE = 0.56;
+const MOST_STAVES = 80;
+/** Ways are looked for again without what was found, so many times at most. */
+const ROUNDS = 8;
+/** A way that has less of a staff, in spaces, has none. */
+const LEAST_WORTH = 4;
+/** Pixels from strip to strip. */
+const STEP = 12;
+
+/** Runs of strips on a way where a staff is seen, gaps that are short with them. */
+function runsOn(
+  rows: Int32Array,
+  worth: readonly Float32Array[],
+  space: number,
+): readonly (readonly [number, number])[] {
+  const seen = Array.from(rows, (y, s) => (worth[s]?.[y] ?? 0) >= THERE);
+  const runs: [number, number][] = [];
+  seen.forEach((is, s) => {
+    if (!is) return;
+    const last = runs[runs.length - 1];
+    if (last && (s - last[1]) * STEP <= LONGEST_GAP * space) last[1] = s;
+    else runs.push([s, s]);
+  });
+  return runs.filter(([a, b]) => {
+    const share = seen.slice(a, b + 1).filter(Boolean).length / (b - a + 1);
+    return (b - a + 1) * STEP >= SHORTEST * space && share >= 0.6;
+  });
+}
+
+const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
+
+/** First line and distance in one strip, to a fraction of a pixel: those at which five lines are darkest. */
+function settled(row: Float32Array, y: number, apart: number): readonly [number, number] {
+  let best: readonly [number, number] = [y, apart];
+  let most = -Infinity;
+  const at = (p: number): number => {
+    const i = Math.floor(p);
+    const f = p - i;
+    return (row[i] ?? 0) * (1 - f) + (row[i + 1] ?? 0) * f;
+  };
+  for (let dy = -1.5; dy <= 1.5; dy += 0.25)
+    for (let ds = -0.06; ds <= 0.0601; ds += 0.01) {
+      const space = apart * (1 + ds);
+      // The distance grows around the middle line.
+      const first = y + dy - (space - apart) * 2;
+      let value = 0;
+      for (let k = 0; k < LINES; k += 1) value += at(first + k * space);
+      if (value > most) {
+        most = value;
+        best = [first, space];
+      }
+    }
+  return best;
+}
+
+/** The contrast of each of five lines in one strip, the palest first. */
+function linesOf(ridges: Float32Array, top: number, apart: number): readonly number[] {
+  return Array.from({ length: LINES }, (_, k) => {
+    const y = Math.round(top + k * apart);
+    return Math.max(ridges[y - 1] ?? 0, ridges[y] ?? 0, ridges[y + 1] ?? 0);
+  }).sort((a, b) => a - b);
+}
+
+/** The column near another at which lines begin or end: most of them on its one side, least on the other. */
+function edgeNear(
+  plane: Plane,
+  topAt: (x: number) => number,
+  spaceAt: (x: number) => number,
+  near: number,
+  space: number,
+  dir: -1 | 1,
+): number {
+  const reach = Math.round(2.2 * space);
+  const line = (x: number): number => {
+    let value = 0;
+    for (let k = 0; k < LINES; k += 1) {
+      const y = Math.round(topAt(x) + k * spaceAt(x));
+      const gap = Math.round(space * 0.35);
+      const at = (dy: number): number => plane.values[(y + dy) * plane.width + x] ?? 0;
+      // Thinner than a pixel, or between two.
+      value += Math.min(1, Math.max(at(0), at(-1), at(1)) - Math.min(at(-gap), at(gap)));
+    }
+    return value / LINES;
+  };
+  const width = Math.round(space);
+  const presence: number[] = [];
+  for (let x = near - reach - width; x <= near + reach + width; x += 1)
+    presence.push(x < 0 || x >= plane.width ? 0 : line(x));
+  const sums = [0];
+  for (const p of presence) sums.push((sums[sums.length - 1] ?? 0) + p);
+  const between = (a: number, b: number): number => ((sums[b] ?? 0) - (sums[a] ?? 0)) / Math.max(1, b - a);
+  let best = near;
+  let most = -Infinity;
+  for (let i = width; i <= presence.length - width; i += 1) {
+    const inside = dir < 0 ? between(i, i + width) : between(i - width, i);
+    const outside = dir < 0 ? between(i - width, i) : between(i, i + width);
+    if (inside - outside > most) {
+      most = inside - outside;
+      best = near - reach - width + i;
+    }
+  }
+  return Math.max(0, Math.min(plane.width - 1, dir < 0 ? best : best - 1));
+}
+
+/** One staff from a run of strips, its lines followed piece by piece. */
+function staffOf(
+  plane: Plane,
+  strips: Strips,
+  wide: number,
+  way: Int32Array,
+  evidence: Evidence,
+  [a, b]: readonly [number, number],
+  space: number,
+): TracedStaff {
+  const tops: number[] = [];
+  const spaces: number[] = [];
+  const lines: number[] = [];
+  let whole = 0;
+  for (let s = a; s <= b; s += 1) {
+    const y = way[s] ?? 0;
+    const share = SCALES[evidence.scale[s]?.[y] ?? 4] ?? 1;
+    const ridges = ridgesOf(strips.rows[s] ?? new Float32Array(0), space);
+    const capped = ridges.map((r) => Math.max(-0.5, Math.min(1, r / evidence.contrast)));
+    const [top, apart] = settled(capped, y, space * share);
+    tops.push(top);
+    spaces.push(apart);
+    const contrasts = linesOf(ridges, top, apart);
+    lines.push(contrasts[2] ?? 0);
+    // Heads and beams hide a line; of noise there are never four.
+    whole += Math.max(0, Math.min(1, (contrasts[1] ?? 0) / evidence.contrast));
+  }
+  const spaceAtStrip = smoothed(spaces, 9);
+  const middles = smoothed(
+    tops.map((t, i) => t + 2 * (spaces[i] ?? space)),
+    4,
+  );
+  const contrasts = medians(lines, 12);
+  const middleOf = (s: number): number => a * STEP + s * STEP + wide / 2;
+  const along = (values: readonly number[], x: number): number => {
+    const at = (x - middleOf(0)) / STEP;
+    const i = Math.max(0, Math.min(values.length - 2, Math.floor(at)));
+    const [p = 0, q = p] = [values[i], values[i + 1]];
+    return values.length < 2 ? (values[0] ?? 0) : p + (q - p) * (at - i);
+  };
+  const spaceAt = (x: number): number => along(spaceAtStrip, x);
+  const topAt = (x: number): number => along(middles, x) - 2 * spaceAt(x);
+  const left = edgeNear(plane, topAt, spaceAt, Math.round(middleOf(0) - wide / 2), space, -1);
+  const right = edgeNear(plane, topAt, spaceAt, Math.round(middleOf(b - a) + wide / 2), space, 1);
+  const length = Math.max(1, right - left + 1);
+  const worths = tops.map((_, i) => evidence.worth[a + i]?.[way[a + i] ?? 0] ?? 0);
+  return {
+    left,
+    right,
+    top: Float32Array.from({ length }, (_, i) => topAt(left + i)),
+    space: Float32Array.from({ length }, (_, i) => spaceAt(left + i)),
+    contrast: Float32Array.from({ length }, (_, i) => Math.max(0.02, along(contrasts, left + i))),
+    certainty: Math.max(0, Math.min(1, mean(worths))) * Math.min(1, 2 * (whole / tops.length)),
+  };
+}
+
+/**
+ * The staves of a page whose lines lie about `space` apart and run nearly level, from top to bottom: five lines and no
+ * sixth, followed from strip to strip, the clearest first. In the manner of "stable paths" (dos Santos Cardoso et al.,
+ * "Staff detection with stable paths", IEEE TPAMI 31, 2009), for five lines at once.
+ */
+export function traceStaves(plane: Plane, space: number): readonly TracedStaff[] {
+  const wide = Math.round(1.7 * space);
+  const strips = stripsOf(plane, wide, STEP);
+  const evidence = evidenceOf(strips, space);
+  const { worth } = evidence;
+  const staves: TracedStaff[] = [];
+  const near = Math.round(4.6 * space);
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const { value, endingIn } = waysAcross(worth);
+    const ends = Array.from(value.keys())
+      .filter(
+        (y) =>
+          (value[y] ?? 0) * STEP >= LEAST_WORTH * space &&
+          (value[y] ?? 0) >= (value[y - 1] ?? 0) &&
+          (value[y] ?? 0) > (value[y + 1] ?? 0),
+      )
+      .sort((a, b) => (value[b] ?? 0) - (value[a] ?? 0));
+    let found = 0;
+    for (const end of ends) {
+      if (staves.length >= MOST_STAVES) break;
+      const rows = endingIn(end);
+      // A way that goes where another went before it is found again in the next round, without that.
+      const runs = runsOn(rows, worth, space);
+      for (const run of runs) staves.push(staffOf(plane, strips, wide, rows, evidence, run, space));
+      found += runs.length;
+      // What was followed is not followed again, nor what shares lines with it.
+      for (const [a, b] of runs)
+        for (let s = Math.max(0, a - 2); s <= Math.min(worth.length - 1, b + 2); s += 1) {
+          const y = rows[s] ?? 0;
+          worth[s]?.fill(-1, Math.max(0, y - near), y + near + 1);
+        }
+    }
+    if (found === 0) break;
+  }
+  const clear = staves.map((t) => t.certainty).sort((a, b) => b - a);
+  const usual = clear[Math.min(1, clear.length - 1)] ?? 0;
+  const middleOf = (t: TracedStaff): number => {
+    const i = Math.floor(t.top.length / 2);
+    return (t.top[i] ?? 0) + 2 * (t.space[i] ?? 0);
+  };
+  if (usual < SURE) return [];
+  const isLong = (t: TracedStaff): boolean => t.right - t.left > 0.35 * plane.width;
+  return staves
+    .filter((t) => t.certainty >= (isLong(t) ? LEAST_LONG : LEAST_CLEAR) * usual)
+    .sort((a, b) => middleOf(a) - middleOf(b));
+}
