@@ -82,10 +82,8 @@ const groupsOf = (
     ? systemsOf(plane, staves, uprights)
     : Array.from({ length: Math.ceil(staves.length / each) }, (_, i) => staves.slice(i * each, (i + 1) * each));
 
-const edgeBefore = ({ strokes, thick, dotsAfter }: BarLine): BarEdge =>
-  dotsAfter ? 'repeat' : thick ? 'final' : strokes > 1 ? 'double' : 'single';
-const edgeAfter = ({ strokes, thick, dotsBefore }: BarLine): BarEdge =>
-  dotsBefore ? 'repeat' : thick ? 'final' : strokes > 1 ? 'double' : 'single';
+const edgeOf = ({ strokes, thick }: BarLine, dots: boolean): BarEdge =>
+  dots ? 'repeat' : thick ? 'final' : strokes > 1 ? 'double' : 'single';
 
 export interface PageOptions {
   /** Staves of a system, where they are known; else those that are joined at their beginning. */
@@ -140,12 +138,17 @@ export function readPage(picture: Picture, options: PageOptions = {}): ReadPage 
     const ends = inner.filter((l) => l !== prefix);
     const bars: PageBar[] = [];
     let from = start;
-    let starts: BarEdge = begin ? edgeBefore(begin) : 'single';
+    let starts: BarEdge = begin ? edgeOf(begin, begin.dotsAfter) : 'single';
     if (prefix?.dotsAfter === true) starts = 'repeat';
     for (const line of ends) {
-      bars.push({ corners: boxOf(from, line.to), starts, ends: edgeAfter(line), certainty: line.certainty });
+      bars.push({
+        corners: boxOf(from, line.to),
+        starts,
+        ends: edgeOf(line, line.dotsBefore),
+        certainty: line.certainty,
+      });
       from = line.to;
-      starts = edgeBefore(line);
+      starts = edgeOf(line, line.dotsAfter);
     }
     // No line closes the last bar.
     if (right - from > 5 * space) bars.push({ corners: boxOf(from, right), starts, ends: 'single', certainty: 0.3 });
@@ -153,7 +156,7 @@ export function readPage(picture: Picture, options: PageOptions = {}): ReadPage 
       ? []
       : [
           {
-            corners: boxOf(start, bars.length > 0 && right - from <= 5 * space ? from : right),
+            corners: boxOf(start, right - from <= 5 * space ? from : right),
             staves: own.length,
             bars,
           },

@@ -5,7 +5,7 @@ import { quarterTurned, resampled, shrunk, type Frame } from './resample';
 import { staffSpace, tiltOf } from './tilt';
 
 /** Pixels from line to line at which everything is looked for. */
-export const WORKING_SPACE = 14;
+const WORKING_SPACE = 14;
 /** Pixels of the longer side at which tilt and distance are measured. */
 const FIRST_LOOK = 1900;
 /** Of the straightened picture no side is longer. */
@@ -15,7 +15,6 @@ const CELL = 32;
 /** A page turned upright and level, at a size where its staves have a usual one. */
 export interface Straight {
   readonly ink: Plane;
-  readonly picture: Picture;
   /** Where its pixels lie in the picture as it came. */
   readonly frame: Frame;
   /** Pixels from line to line. */
@@ -24,7 +23,7 @@ export interface Straight {
 
 const measured = (picture: Picture) => {
   const strips = stripsOf(inkOf(picture, CELL), 16, 16);
-  const { slope } = tiltOf(strips);
+  const slope = tiltOf(strips);
   return { slope, ...staffSpace(strips, slope) };
 };
 
@@ -79,5 +78,5 @@ export function straighten(picture: Picture): Straight | null {
     yy: frame.yy / before,
   };
   const straight = resampled(small, scaled, w, h);
-  return { picture: straight, ink: onlyInside(inkOf(straight, CELL), frame, picture), frame, space: found * zoom };
+  return { ink: onlyInside(inkOf(straight, CELL), frame, picture), frame, space: found * zoom };
 }

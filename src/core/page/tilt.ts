@@ -42,18 +42,19 @@ function sharpness(sum: Float32Array): number {
 const softened = (row: Float32Array): Float32Array =>
   row.map((v, y) => ((row[y - 1] ?? v) + 2 * v + (row[y + 1] ?? v)) / 4);
 
-export interface Tilt {
-  /** Downwards to the right, in pixels to a pixel. */
-  readonly slope: number;
-  /** How much there is of lines in that direction. */
-  readonly energy: number;
+/** How far beside a peak its summit lies: that of the parabola through it and its neighbours. */
+function besidePeak(values: ArrayLike<number>, peak: number): number {
+  const before = values[peak - 1] ?? 0;
+  const after = values[peak + 1] ?? 0;
+  const curve = before - 2 * (values[peak] ?? 0) + after;
+  return curve < 0 ? (before - after) / (2 * curve) : 0;
 }
 
 /**
- * The slope of the lines on a page: that along which its rows differ most from their neighbours (projection profiles,
+ * The slope of the lines on a page, downwards to the right, in pixels to a pixel: that along which its rows differ most from their neighbours (projection profiles,
  * Postl 1986), band by band.
  */
-export function tiltOf(sharp: Strips): Tilt {
+export function tiltOf(sharp: Strips): number {
   // Softer by a row up and down: else a slope that goes by whole rows from strip to strip has the sharpest lines.
   const strips = { ...sharp, rows: sharp.rows.map(softened) };
   const bands = Math.max(1, Math.floor(strips.rows.length / BAND));
@@ -65,10 +66,7 @@ export function tiltOf(sharp: Strips): Tilt {
     return energy;
   });
   const best = energies.indexOf(Math.max(...energies));
-  const [before = 0, at = 0, after = 0] = [energies[best - 1], energies[best], energies[best + 1]];
-  const curve = before - 2 * at + after;
-  const between = curve < 0 ? (before - after) / (2 * curve) : 0;
-  return { slope: (best - steps + between) * STEP, energy: at };
+  return (best - steps + besidePeak(energies, best)) * STEP;
 }
 
 /** The widest distance of staff lines that is looked for. */
@@ -112,7 +110,5 @@ export function staffSpace(strips: Strips, slope: number): StaffSpace {
   // Twice the distance may fit the rows better; the first that is nearly as good is the distance itself.
   const best = peaks.find((lag) => (again[lag] ?? 0) >= NEARLY * most) ?? 0;
   if (best === 0) return { space: 0, strength: 0 };
-  const [before = 0, at = 0, after = 0] = [again[best - 1], again[best], again[best + 1]];
-  const curve = before - 2 * at + after;
-  return { space: best + (curve < 0 ? (before - after) / (2 * curve) : 0), strength: at };
+  return { space: best + besidePeak(again, best), strength: again[best] ?? 0 };
 }
