@@ -51,8 +51,8 @@ function besidePeak(values: ArrayLike<number>, peak: number): number {
 }
 
 /**
- * The slope of the lines on a page, downwards to the right, in pixels to a pixel: that along which its rows differ most from their neighbours (projection profiles,
- * Postl 1986), band by band.
+ * The slope of the lines on a page, downwards to the right, in pixels to a pixel: that along which its rows differ most
+ * from their neighbours (projection profiles, Postl 1986), band by band.
  */
 export function tiltOf(sharp: Strips): number {
   // Softer by a row up and down: else a slope that goes by whole rows from strip to strip has the sharpest lines.
