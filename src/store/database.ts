@@ -3,6 +3,7 @@ import type { FoldedStanding } from '@/core/mastery';
 import type {
   Damaged,
   Ladder,
+  Layout,
   Mark,
   Page,
   Piece,
@@ -87,7 +88,7 @@ export interface CachedEngraving {
 }
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 7;
+export const DATABASE_VERSION = 8;
 
 /** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
 export class StudioDatabase extends Dexie {
@@ -100,6 +101,7 @@ export class StudioDatabase extends Dexie {
   declare students: Table<Student, string>;
   declare events: Table<StudioEvent, string>;
   declare pages: Table<Page, string>;
+  declare layouts: Table<Layout, string>;
   declare settings: Table<Settings, string>;
   declare removed: Table<Removal, string>;
   declare aside: Table<SetAside, string>;
@@ -148,8 +150,8 @@ export class StudioDatabase extends Dexie {
         notices: '++seq',
       })
       .upgrade((tx) => upgradeDatabase(tx, zone));
-    // Versions 4 to 7 only added: ways and kinds of sections; exercises and ladders of one student; what is archived;
-    // what comes back from home.
+    // Versions 4 to 8 only added: ways and kinds of sections; exercises and ladders of one student; what is archived;
+    // what comes back from home; where bars lie on pictures of pages.
     this.version(DATABASE_VERSION).stores(indexesNow());
   }
 }

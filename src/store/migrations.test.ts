@@ -50,6 +50,7 @@ const VERSIONS: readonly Record<string, string>[] = [
   { ways: 'id, pieceId' },
   {},
   {},
+  {},
 ];
 
 async function oldDatabase(version: number, lists: Lists, changes: object[] = []): Promise<string> {
@@ -133,7 +134,7 @@ describe.each([1, 2])('a studio of version %i', (version) => {
   });
 });
 
-describe.each([3, 4, 5, 6])('a studio of version %i', (version) => {
+describe.each([3, 4, 5, 6, 7])('a studio of version %i', (version) => {
   const lists = listsOf(version);
   it('only gains what is new: all that was kept is as it was, as a database and as a file, and nothing is said', async () => {
     const name = await oldDatabase(version, lists);

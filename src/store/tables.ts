@@ -35,6 +35,7 @@ export const TABLES = {
   templates: { indexes: 'id, name', inFile: true, merged: 'by-field' },
   students: { indexes: 'id, name, order', inFile: true, merged: 'by-field' },
   pages: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },
+  layouts: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },
   settings: { indexes: 'id', inFile: true, merged: 'by-field' },
   events: {
     indexes: 'id, [studentId+kind], [pieceId+kind], [studentId+sectionId], target, corrects',

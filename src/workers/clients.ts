@@ -2,6 +2,7 @@
 
 import { proxy } from 'comlink';
 import type { EngraveOptions } from '@/core/engraving';
+import type { PageOptions } from '@/core/page';
 import { ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
 import type { Player } from '@/core/players';
@@ -14,13 +15,24 @@ import type {
   EngraveCode,
   EngraverWorkerApi,
   FilesWorkerApi,
+  KeptPicture,
+  LineToDraw,
   LoadedPiece,
   OpenedFile,
+  PagesWorkerApi,
+  PictureOfPage,
   ReadingWorkerApi,
 } from './protocol';
 
 /** The longest that each kind of work may take before its worker is begun anew. */
-const LIMIT_MS = { reading: 60_000, analysis: 60_000, engraving: 30_000, files: 600_000, wholePiece: 180_000 } as const;
+const LIMIT_MS = {
+  reading: 60_000,
+  analysis: 60_000,
+  engraving: 30_000,
+  files: 600_000,
+  pages: 60_000,
+  wholePiece: 180_000,
+} as const;
 
 const reading = connect<ReadingWorkerApi>(
   'Reading the piece',
@@ -42,6 +54,16 @@ const files = connect<FilesWorkerApi>(
   () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
   LIMIT_MS.files,
 );
+
+const pages = connect<PagesWorkerApi>(
+  'Cutting music from its page',
+  () => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' }),
+  LIMIT_MS.pages,
+);
+
+/** Cuts lines out of the kept pictures of pages. */
+export const cutLines = async (wanted: readonly LineToDraw[]): Promise<Result<readonly string[]>> =>
+  flat(await pages.ask((api) => api.lines(wanted)));
 
 /** Opens what a teacher brings. */
 export const openBrought = async (brought: Brought): Promise<Result<OpenedFile>> =>
@@ -128,6 +150,27 @@ export function analyse(
   return {
     result: (async () => {
       const result = flat(await own.ask((api) => api.analyse(loaded, player, proxy(progress))));
+      own.end();
+      return result;
+    })(),
+    cancel: own.end,
+  };
+}
+
+/** Finds what is on the picture of a page, in a worker of its own; cancelling ends the worker. */
+export function readPicture(
+  picture: PictureOfPage,
+  options: PageOptions,
+  progress: (share: number) => void,
+): Running<Result<KeptPicture>> {
+  const own = connect<PagesWorkerApi>(
+    `Reading ${picture.name}`,
+    () => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' }),
+    LIMIT_MS.pages,
+  );
+  return {
+    result: (async () => {
+      const result = flat(await own.ask((api) => api.read(picture, options, proxy(progress))));
       own.end();
       return result;
     })(),

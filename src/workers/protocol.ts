@@ -6,6 +6,8 @@ import type { BreathPlan, Bowing, PhraseSign } from '@/core/breath';
 import type { SuggestedDynamic } from '@/core/dynamics';
 import type { EngraveOptions } from '@/core/engraving';
 import type { ReadPiece } from '@/core/commands';
+import type { FlatPage, PageOptions, PictureType } from '@/core/page';
+import type { PageLine, TypedNote } from '@/core/paper';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { Harmony } from '@/core/harmony';
 import type { Way, WayRequest } from '@/core/way';
@@ -152,4 +154,39 @@ export interface FilesWorkerApi {
   bringIn(database: string, text: string, fileName: string, zone: Zone, now: string): Promise<Result<BroughtIn>>;
   save(database: string, now: string): Promise<Result<{ readonly file: Blob; readonly damaged: number }>>;
   practiceCsv(database: string): Promise<Result<{ readonly file: Blob; readonly rows: number }>>;
+}
+
+/** A picture as it was brought. */
+export interface PictureOfPage {
+  readonly bytes: Uint8Array;
+  readonly name: string;
+}
+
+/** A picture as it is kept, in base 64, with what was found on it; no systems where nothing was. */
+export interface KeptPicture {
+  readonly type: PictureType;
+  readonly data: string;
+  readonly width: number;
+  readonly height: number;
+  readonly flat: Pick<FlatPage, 'space' | 'systems'>;
+}
+
+/** A line to be cut from the kept picture of a page; `key` changes with the picture. */
+export interface LineToDraw {
+  readonly line: PageLine;
+  readonly picture: { readonly key: string; readonly type: PictureType; readonly data: string };
+  /** Notes of typed bars, by bar. */
+  readonly notes: ReadonlyMap<string, readonly TypedNote[]>;
+}
+
+/** Pictures of pages: what is on them, and lines cut from them. */
+export interface PagesWorkerApi {
+  /** Finds the systems and bars of a page and makes it flat; `progress` is told 0 to 1. */
+  read(
+    picture: PictureOfPage,
+    options: PageOptions,
+    progress: (share: number) => void | Promise<void>,
+  ): Promise<Result<KeptPicture>>;
+  /** One SVG a line. */
+  lines(wanted: readonly LineToDraw[]): Promise<Result<readonly string[]>>;
 }

@@ -4,6 +4,7 @@
  */
 import { piece, section, standing, student } from '@/core/commands/stored-for-tests';
 import { readScore } from '@/core/musicxml';
+import { EIGHT_ON_A_PAGE } from '@/core/paper/paper-for-tests';
 import { practised } from '@/core/plan/records-for-tests';
 import type { Candidate } from '@/core/plan';
 import type { AssignmentEvent, LessonEvent, Level, LevelEvent, Mark, Rung, StudioEvent } from '@/core/studio';
@@ -172,4 +173,6 @@ export const EXAMPLE_SCOPE = {
   rung,
   task,
   walked,
+  /** Eight bars in two lines on one page, `a`. */
+  paper: EIGHT_ON_A_PAGE,
 };

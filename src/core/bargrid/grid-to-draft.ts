@@ -101,6 +101,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
   let printed = 0;
   let openEnding: readonly number[] | null = null;
   const octaves = grid.staves === 1 ? clefNamed(grid.clef).octaveChange : 0;
+  const originals = new Map(grid.bars.flatMap((b) => (b.typed === undefined ? [] : [[b.id, b.typed] as const])));
   const bars: DraftBar[] = [];
   for (const [i, bar] of grid.bars.entries()) {
     const isPickup = i === 0 && pickup.n > 0;
@@ -121,6 +122,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
         `The pick-up of ${grid.pickup} quarters is as long as a bar; leave it out and add a bar.`,
       );
     const size = isPickup ? pickup : nominal.n > 0 ? nominal : fraction(4);
+    const typed = bar.typed ?? originals.get(bar.like ?? '') ?? [];
     if (bar.ending && bar.ending.length > 0) openEnding = bar.ending;
     const nextEnding = grid.bars[i + 1]?.ending;
     const closes: boolean =
@@ -141,7 +143,7 @@ export function gridToDraft(grid: Grid): Result<ReadGrid, GridCode> {
       endingStop: closes ? openEnding : null,
       content: [
         Array.from({ length: grid.staves }, (_, s) => [
-          typedBar(bar.typed?.[s] ?? '', key, meter, size, octaves, (message) =>
+          typedBar(typed[s] ?? '', key, meter, size, octaves, (message) =>
             warnings.push({ bar: i, message: `bar ${number}: ${message}` }),
           ),
         ]),

@@ -32,6 +32,8 @@ export const gridBarSchema = z.object({
   jump: z.string().max(40).optional(),
   /** Notes (or only the rhythm) in ABC, one text a staff. */
   typed: z.array(z.string().max(500)).max(2).optional(),
+  /** The bar it is a copy of: what is typed there stands here, too. */
+  like: z.string().max(41).optional(),
 });
 
 /** Clefs of a page of one staff; with an 8 it sounds an octave from where it is written. */
@@ -48,6 +50,12 @@ export const gridSchema = z.object({
   /** Length of the pick-up in quarters; `0` for none. */
   pickup: quarters,
   bars: z.array(gridBarSchema).min(1).max(MOST_BARS),
+  /** Of a page with more staves: the first and the last that are the player's, from 0. */
+  shown: z.tuple([z.number().int().min(0).max(40), z.number().int().min(0).max(40)]).optional(),
+  /** The highest number that an id of a bar ever had: none is used again. */
+  made: z.number().int().min(0).max(1_000_000).optional(),
+  /** How often the bars were changed on their pages. */
+  laid: z.number().int().min(0).optional(),
 });
 
 export type GridBar = z.infer<typeof gridBarSchema>;
@@ -96,12 +104,17 @@ export function emptyGrid(request: GridRequest): Grid {
   };
 }
 
-const freshId = (grid: Grid): string => {
-  const used = new Set(grid.bars.map((b) => b.id));
-  let n = grid.bars.length + 1;
-  while (used.has(`g${n}`)) n += 1;
-  return `g${n}`;
-};
+const numberOf = (id: string): number => Number(/^g(\d+)$/.exec(id)?.[1] ?? 0);
+
+/**
+ * A number that no bar of the grid had yet: `g` and it are a fresh id.
+ *
+ * @example freshNumber({ bars: [{ id: 'g1' }, { id: 'g7' }] }) // → 8
+ */
+export const freshNumber = ({ bars, made = 0 }: Pick<Grid, 'bars' | 'made'>): number =>
+  Math.max(made, ...bars.map((b) => numberOf(b.id))) + 1;
+
+const freshId = (grid: Grid): string => `g${freshNumber(grid)}`;
 
 /**
  * Puts an empty bar in after bar `index`.
@@ -156,6 +169,39 @@ export function changeBar(
     }),
   };
 }
+
+/**
+ * Says that `count` bars from `to` on are the same as those from `from` on. What is typed at either is typed once;
+ * where nothing was typed at the first, what the copy had is theirs.
+ *
+ * @example
+ * sameBars({ bars: [{ id: 'g1' }, { id: 'g2', typed: ['C4'] }] }, 0, 1, 1).bars
+ * // → [{ id: 'g1', typed: ['C4'] }, { id: 'g2', like: 'g1' }]
+ */
+export function sameBars(grid: Grid, from: number, to: number, count: number): Grid {
+  const bars = [...grid.bars];
+  for (let i = 0; i < count; i += 1) {
+    const first = bars[from + i];
+    const copy = bars[to + i];
+    if (!first || !copy || first.id === copy.id) continue;
+    const { typed, like: _, ...rest } = copy;
+    // A copy of a copy is one of what that is a copy of.
+    const like = first.like ?? first.id;
+    const original = bars.findIndex((b) => b.id === like);
+    const whole = bars[original];
+    if (whole && whole.typed === undefined && typed !== undefined) bars[original] = { ...whole, typed };
+    bars[to + i] = { ...rest, like };
+  }
+  return { ...grid, bars };
+}
+
+/**
+ * What is typed at a bar, or at the bar that it is a copy of.
+ *
+ * @example typedAt({ bars: [{ id: 'g1', typed: ['C4'] }] }, { id: 'g2', like: 'g1' }) // → ['C4']
+ */
+export const typedAt = ({ bars }: Pick<Grid, 'bars'>, bar: GridBar): readonly string[] =>
+  bar.typed ?? (bar.like === undefined ? [] : (bars.find((b) => b.id === bar.like)?.typed ?? []));
 
 /**
  * The grid kept as text with its piece; null when the text is none.

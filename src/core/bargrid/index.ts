@@ -9,12 +9,16 @@ export { readAbc, type ReadAbc } from './read-abc';
 export {
   changeBar,
   emptyGrid,
+  freshNumber,
   GRID_CLEFS,
   insertBar,
   parseGrid,
   removeBar,
+  sameBars,
+  typedAt,
   type Grid,
   type GridBar,
   type GridRequest,
 } from './grid';
 export { gridToDraft } from './grid-to-draft';
+export { barLengths } from './bar-lengths';

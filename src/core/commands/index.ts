@@ -60,6 +60,8 @@ export { bringInPiece, type ReadPiece } from './pieces/bring-in-piece';
 export { setPlayer, type SetPlayer } from './pieces/set-player';
 export { changePiece, type PieceChange } from './pieces/change-piece';
 export { addPage, removePage } from './pieces/pages';
+export { bringInPages, type BringInPages, type PagePicture } from './pieces/bring-in-pages';
+export { changePaper, type ChangePaper } from './pieces/change-paper';
 export { preparePiece } from './pieces/prepare-piece';
 export { givePiece } from './people/give-piece';
 export { removePiece } from './pieces/remove-piece';

@@ -9,6 +9,7 @@ import {
   type StoredWay,
   type StudioEvent,
   type Template,
+  type Layout,
   type Page,
 } from '../studio';
 import type { FoldedStanding } from '../mastery';
@@ -28,6 +29,7 @@ export interface TestStored {
   readonly ways: readonly StoredWay[];
   readonly templates: readonly Template[];
   readonly students: readonly Student[];
+  readonly layouts: readonly Layout[];
   readonly pages: readonly Page[];
   readonly settings: readonly Settings[];
   readonly events: readonly StudioEvent[];
@@ -43,6 +45,7 @@ export const nothing: TestStored = {
   templates: [],
   students: [],
   pages: [],
+  layouts: [],
   settings: [],
   events: [],
   standings: [],

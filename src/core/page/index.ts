@@ -3,13 +3,15 @@
  * picture. No model: staff lines are followed, strokes through them are measured.
  */
 export type { Picture } from './picture';
+export type { BarEdge, PageOptions } from './find-page';
+export { flatPage, type FlatBar, type FlatPage, type FlatSystem } from './flat-page';
+export { readPage, type PageBar, type PageCorners, type PagePoint, type PageSystem, type ReadPage } from './read-page';
 export {
-  readPage,
-  type BarEdge,
-  type PageBar,
-  type PageCorners,
-  type PageOptions,
-  type PagePoint,
-  type PageSystem,
-  type ReadPage,
-} from './read-page';
+  greysOf,
+  pictureFile,
+  type Orientation,
+  type PictureFile,
+  type PictureFileCode,
+  type PictureType,
+} from './picture-file';
+export { turned, turnedBack } from './turn';

@@ -23,12 +23,15 @@ export {
   setAsideSchema,
   type AnyRow,
   type Damaged,
+  type Box,
   type Hand,
   type Aside,
   type Ladder,
+  type Layout,
   type StoredWay,
   type MadeRung,
   type Page,
+  type PageSystem,
   type Piece,
   type Removal,
   type RowOf,
@@ -46,6 +49,7 @@ export {
 export { fingersSeen } from './fingers-seen';
 export { marksFor } from './marks-for';
 export { PAPERS, type Paper } from './people-schemas';
+export { type PencilMark, type PencilRole } from './kinds/marks/pencil';
 export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
 export { markId, markInWords, notesOfMark, type Mark, type MarkOf, type NewMark, type NoteMark } from './kinds/marks';
 export { eventSchema, labelOfEvent, spokenOf, type EventOf, type NewEvent, type StudioEvent } from './kinds/records';

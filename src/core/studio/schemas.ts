@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { id, stamp, time } from './fields';
 import { markSchema } from './kinds/marks';
 import { eventSchema } from './kinds/records';
+import { layoutSchema } from './layout-schemas';
 import { pageSchema, pieceSchema, sectionSchema, type handSchema } from './music-schemas';
 import { settingsSchema, studentSchema } from './people-schemas';
 import {
@@ -15,7 +16,7 @@ import {
 } from './practice-schemas';
 
 /** Version of the studio file and of the kept records. Files of a higher version are refused. */
-export const STUDIO_VERSION = 7;
+export const STUDIO_VERSION = 8;
 
 /**
  * Tables whose rows are put, changed and removed, by name. A new table is a line here; the store is told by the
@@ -30,6 +31,7 @@ export const ROW_SCHEMAS = {
   templates: templateSchema,
   students: studentSchema,
   pages: pageSchema,
+  layouts: layoutSchema,
   settings: settingsSchema,
 } as const;
 export type RowTable = keyof typeof ROW_SCHEMAS;
@@ -47,6 +49,7 @@ export const ROW_WORDS: Readonly<Record<RowTable, string>> = {
   templates: 'template',
   students: 'student',
   pages: 'page',
+  layouts: 'bars of a page',
   settings: 'settings',
 };
 
@@ -87,6 +90,7 @@ export const studioSchema = z.object({
   templates: z.array(templateSchema),
   students: z.array(studentSchema),
   pages: z.array(pageSchema),
+  layouts: z.array(layoutSchema),
   settings: z.array(settingsSchema).max(1),
   events: z.array(eventSchema),
   removed: z.array(removalSchema),
@@ -109,6 +113,9 @@ export type Aside = (typeof asideKinds)[number];
 export type Template = RowOf['templates'];
 export type Student = RowOf['students'];
 export type Page = RowOf['pages'];
+export type Layout = RowOf['layouts'];
+export type PageSystem = Layout['systems'][number];
+export type Box = PageSystem['boxes'][number];
 export type Settings = RowOf['settings'];
 export type Hand = z.infer<typeof handSchema>;
 export type Rung = z.infer<typeof rungSchema>;
@@ -131,6 +138,7 @@ export const emptyStudio = (): Studio => ({
   templates: [],
   students: [],
   pages: [],
+  layouts: [],
   settings: [],
   events: [],
   removed: [],

@@ -126,7 +126,7 @@ describe('studio file', () => {
     );
     // The present version has nothing to bring up to date.
     const now = readStudioFile(writeStudioFile(read.value.studio, NOW), 'now.json', 'UTC');
-    expect(now).toMatchObject({ ok: true, value: { version: 7, listed: [], studio: { damaged: [{}, {}, {}] } } });
+    expect(now).toMatchObject({ ok: true, value: { version: 8, listed: [], studio: { damaged: [{}, {}, {}] } } });
   });
   it('has a JSON Schema, as published', () => {
     expect(studioJsonSchema()).toMatchObject({

@@ -80,7 +80,7 @@ export function readStudioFile(text: string, file: string, zone: Zone): Result<R
   const broken = fail('studio-broken', `${file} is damaged: it holds no studio. Nothing was changed.`, { file });
   const lists = listsOf(head.data.studio);
   if (Object.keys(lists).length === 0) return broken;
-  // Versions 4 to 7 only added.
+  // Versions 4 to 8 only added.
   const upgraded = version < 3 ? upgradedLists(lists, zone) : { studio: head.data.studio, listed: [] };
   const studio = parseStudio(upgraded.studio);
   if (!studio) return broken;

@@ -186,6 +186,7 @@ export function upgradeStudio(old: LooseStudio, zone: Zone): Upgraded {
       templates: rows('templates'),
       students: rows('students').map(withInstrument),
       pages: rows('pages'),
+      layouts: [],
       settings: rows('settings').map((s) => ({ ...s, zone: s['zone'] ?? zone })),
       events: [...events, ...joinedLessons(events, zone, listed)],
       removed: [],

@@ -5,6 +5,9 @@ import { pieceFacts, type Fact } from '@/core/facts';
 import { instrumentName } from '@/core/instruments';
 import { PageViewChoice, PieceStage, ScoreLines, usePageView, type PieceContext } from '@/features/score';
 import { useSettings, useStudents } from '@/store';
+import { agreeToPages } from '@/core/paper';
+import type { Piece } from '@/core/studio';
+import { CorrectPages, PageQuestions, PrintedPages, useEditPaper, usePaper } from '@/features/pages';
 import { useWhere } from '@/features/where';
 import { barsText } from '@/core/sections';
 import { clockText, playedSeconds, type Score } from '@/core/score';
@@ -117,6 +120,45 @@ function useFacts({ piece, player, played }: PieceContext, names: 'american' | '
   );
 }
 
+/** What the piece is called, what of it is shown, and the ways to its other bars. */
+function Heading({
+  context: { piece, score, player },
+  paging,
+  onCorrect,
+}: {
+  readonly context: PieceContext;
+  readonly paging: ReactNode;
+  /** To its bars on the pages; null where it has none, or is there. */
+  readonly onCorrect: (() => void) | null;
+}): ReactNode {
+  return (
+    <div className="mb-3 flex flex-wrap items-baseline gap-3">
+      <h2 className="text-xl" translate="no">
+        {piece.title}
+      </h2>
+      <span className="text-ink-2" translate="no">
+        {piece.composer}
+      </span>
+      <PageViewChoice score={score} player={player} place="page" />
+      {onCorrect ? <Button onClick={onCorrect}>Correct the bars</Button> : null}
+      {paging}
+    </div>
+  );
+}
+
+/** Pages whose bars nobody has looked at yet are corrected first. */
+function useCorrecting(piece: Piece) {
+  const paper = usePaper(piece) ?? null;
+  const edit = useEditPaper(piece.id);
+  const [said, setSaid] = useState<boolean | null>(null);
+  const correcting = paper !== null && (said ?? paper.grid.laid === undefined);
+  const right = (): void => {
+    edit('bars are right', agreeToPages);
+    setSaid(false);
+  };
+  return { paper, edit, correcting, setCorrecting: setSaid, right };
+}
+
 function Reading(context: PieceContext): ReactNode {
   const { piece, score, player } = context;
   const where = useWhere();
@@ -127,6 +169,7 @@ function Reading(context: PieceContext): ReactNode {
   const [chosenNote, setChosenNote] = useState<string | null>(null);
   const facts = useFacts(context, settings?.noteNames ?? 'american');
   const selection = where.bars;
+  const { paper, edit, correcting, setCorrecting, ...bars } = useCorrecting(piece);
   const from = Math.floor((selection?.[0] ?? 0) / PAGE_BARS) * PAGE_BARS;
   const to = Math.min(score.bars.length - 1, from + PAGE_BARS - 1);
   const chosenBars = useMemo(
@@ -134,6 +177,7 @@ function Reading(context: PieceContext): ReactNode {
     [score, selection],
   );
   const chosenNotes = useMemo(() => new Set(chosenNote ? [chosenNote] : []), [chosenNote]);
+  const barAt = (id: string): number => score.bars.findIndex((b) => b.id === id);
   const noteBar = (id: string): number => score.notes.find((n) => n.id === id)?.bar ?? 0;
   const choose = (index: number, extend = false): void =>
     where.change({
@@ -144,40 +188,34 @@ function Reading(context: PieceContext): ReactNode {
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_21rem]">
       <div className="flex min-w-0 flex-col gap-3">
         <Panel label="Music">
-          <div className="mb-3 flex flex-wrap items-baseline gap-3">
-            <h2 className="text-xl" translate="no">
-              {piece.title}
-            </h2>
-            <span className="text-ink-2" translate="no">
-              {piece.composer}
-            </span>
-            <PageViewChoice score={score} player={player} place="page" />
-            <Paging score={score} from={from} to={to} />
-          </div>
-          <ScoreLines
-            piece={piece}
-            score={score}
-            player={player}
-            view={view}
-            from={from}
-            to={to}
-            label={`Bars ${barsText(score, from, to)}`}
-            chosenBars={chosenBars}
-            chosen={chosenNotes}
-            onBar={(id, extend) =>
-              choose(
-                score.bars.findIndex((b) => b.id === id),
-                extend,
-              )
-            }
-            onNote={(id) => {
-              setChosenNote(id);
-              choose(noteBar(id));
-            }}
+          <Heading
+            context={context}
+            paging={correcting ? null : <Paging score={score} from={from} to={to} />}
+            onCorrect={paper && !correcting ? () => setCorrecting(true) : null}
           />
+          {paper ? <PageQuestions pieceId={piece.id} paper={paper} edit={edit} /> : null}
+          {paper && correcting ? <CorrectPages paper={paper} score={score} edit={edit} onDone={bars.right} /> : null}
+          {correcting ? null : (
+            <ScoreLines
+              piece={piece}
+              score={score}
+              player={player}
+              view={view}
+              from={from}
+              to={to}
+              label={`Bars ${barsText(score, from, to)}`}
+              chosenBars={chosenBars}
+              chosen={chosenNotes}
+              onBar={(id, extend) => choose(barAt(id), extend)}
+              onNote={(id) => {
+                setChosenNote(id);
+                choose(noteBar(id));
+              }}
+            />
+          )}
         </Panel>
-        {piece.format === 'grid' ? (
-          <GridEditor piece={piece} score={score} bar={selection?.[0] ?? 0} onChoose={choose} />
+        {piece.format === 'grid' && !correcting ? (
+          <GridEditor piece={piece} score={score} selection={selection} onPages={paper !== null} onChoose={choose} />
         ) : null}
         {piece.format === 'abc' && piece.original !== null ? <AbcEditor key={piece.id} piece={piece} /> : null}
         {page ? <PagePicture piece={piece} id={page} /> : null}
@@ -188,7 +226,11 @@ function Reading(context: PieceContext): ReactNode {
         <AboutPiece piece={piece} score={score} />
         <PartsPanel piece={piece} score={score} player={player} student={student} />
         <PieceTeaching piece={piece} />
-        <PagesPanel piece={piece} shown={page} onShow={setPage} />
+        {paper ? (
+          <PrintedPages pieceId={piece.id} paper={paper} edit={edit} />
+        ) : (
+          <PagesPanel piece={piece} shown={page} onShow={setPage} />
+        )}
         <TakeAwayPanel piece={piece} score={score} selection={selection} />
         <EditionPanel piece={piece} score={score} chosenNote={chosenNote} />
         <AboutFile warnings={score.warnings} />

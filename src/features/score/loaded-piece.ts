@@ -6,7 +6,7 @@ import type { LoadedPiece } from '@/workers';
  * its row.
  */
 export const versionOf = (piece: Piece): string =>
-  `${piece.id} ${piece.touched?.['source'] ?? piece.touched?.['id'] ?? piece.updatedAt} ${piece.source.length} ${piece.kept?.edition ?? 1} ${piece.instrument}`;
+  `${piece.id} ${piece.touched?.['source'] ?? piece.touched?.['id'] ?? piece.updatedAt} ${piece.source.length} ${piece.kept?.edition ?? 1} ${piece.instrument} ${piece.touched?.['original'] ?? ''}`;
 
 /** A piece as the workers know it. */
 export const loadedPiece = (piece: Piece): LoadedPiece => ({

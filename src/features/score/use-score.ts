@@ -9,6 +9,7 @@ import type { Piece } from '@/core/studio';
 import { cachedEngraving, keepEngraving, storageProblem, useStudio, type StudioAccess } from '@/store';
 import { askReading, engrave, loadScore } from '@/workers';
 import { loadedPiece, versionOf } from './loaded-piece';
+import { drawnFromPages, mayBeOnPages } from './page-drawing';
 import { recentlyUsed, useRemembered } from './recently-used';
 
 export type ScoreState =
@@ -146,13 +147,27 @@ async function engraveCached(
   return { kind: 'ready', systems: result.value, document: key };
 }
 
-/** Bars of a piece as one drawing a line; from the cache where they are there. */
+/** Bars cut from the pages of a piece; null where it has none. */
+async function fromPages(
+  studio: Pick<StudioAccess, 'db'>,
+  piece: Piece,
+  request: ExcerptRequest,
+  options: EngraveOptions,
+): Promise<Result<readonly string[]> | null> {
+  if (!mayBeOnPages(piece)) return null;
+  const score = await scoreOf(piece);
+  return score.ok ? drawnFromPages(studio, piece, score.value, request, options) : score;
+}
+
+/** Bars of a piece as one drawing a line, cut from its pages or engraved; from the cache where they are there. */
 export async function engravedBars(
   { db }: Pick<StudioAccess, 'db'>,
   piece: Piece,
   request: ExcerptRequest,
   options: EngraveOptions,
 ): Promise<Result<readonly string[]>> {
+  const cut = await fromPages({ db }, piece, request, options);
+  if (cut) return cut;
   const document = await askReading((api) => api.excerpt(loadedPiece(piece), request));
   if (!document.ok) return document;
   const engraving = await engraveCached(db, document.value, options);
@@ -180,6 +195,11 @@ export function useEngraving(
     const [, excerptRequest] = JSON.parse(wanted) as [string, ExcerptRequest];
     let current = true;
     const run = async (): Promise<EngravingState> => {
+      const cut = await fromPages({ db }, piece, excerptRequest, { width, scale });
+      if (cut)
+        return cut.ok
+          ? { kind: 'ready', systems: cut.value, document: wanted }
+          : { kind: 'failed', message: cut.issue.message };
       const document = await askReading((api) => api.excerpt(loadedPiece(piece), excerptRequest));
       return document.ok
         ? engraveCached(db, document.value, { width, scale })

@@ -1,13 +1,14 @@
 'use client';
 
-import { FilePlus2 } from 'lucide-react';
+import { Camera, FilePlus2 } from 'lucide-react';
 import Link from 'next/link';
-import { useMemo, useRef, useState, type DragEvent, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ChangeEvent, type DragEvent, type ReactNode, type RefObject } from 'react';
 import { isTechnique } from '@/core/studio';
 import { useAllStandings, useEveryPiece, useStudents, useStudio } from '@/store';
 import { Button, EmptyState, MoreMenu, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
+import { BringPagesDialog } from '@/features/pages';
 import { RemovedRows } from '@/features/removed';
 import { ExerciseDialog } from './exercise-dialog';
 import { ANYTHING, choicesOf, findPieces, shelfRows, type ShelfRow, type Sort, type Wanted } from './find-pieces';
@@ -26,7 +27,7 @@ const OTHER_WAYS = [
   ['exercise', 'Add an exercise'],
 ] as const;
 
-const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi';
+const ACCEPT = '.musicxml,.xml,.mxl,.abc,.mid,.midi,.pdf,.png,.jpg,.jpeg,.webp,application/pdf,image/*';
 
 /** What is asked of the file in hand. */
 function AskingDialog({ asking }: { readonly asking: Asking | null }): ReactNode {
@@ -140,10 +141,32 @@ function NoPiece(): ReactNode {
   return (
     <EmptyState title="No piece yet">
       <p>
-        Bring in a MusicXML file: its bars, sections and everything after follow from it. A printed page without a file
-        can be laid out as bars.
+        Bring in a MusicXML file, a photograph, a scan or a PDF: bars, sections and everything after follow from it.
       </p>
     </EmptyState>
+  );
+}
+
+/** Where files are chosen, and pages photographed. */
+function FileInputs({
+  input,
+  camera,
+  onFiles,
+}: {
+  readonly input: RefObject<HTMLInputElement | null>;
+  readonly camera: RefObject<HTMLInputElement | null>;
+  readonly onFiles: (files: readonly File[]) => void;
+}): ReactNode {
+  const taken = (event: ChangeEvent<HTMLInputElement>): void => {
+    onFiles([...(event.target.files ?? [])]);
+    event.target.value = '';
+  };
+  const common = { type: 'file', multiple: true, className: 'sr-only', tabIndex: -1, onChange: taken } as const;
+  return (
+    <>
+      <input ref={input} {...common} accept={ACCEPT} aria-label="Choose a music file" />
+      <input ref={camera} {...common} accept="image/*" capture="environment" aria-label="Photograph pages" />
+    </>
   );
 }
 
@@ -151,7 +174,8 @@ function NoPiece(): ReactNode {
 export function ShelfScreen(): ReactNode {
   const input = useRef<HTMLInputElement | null>(null);
   const field = useRef<HTMLInputElement | null>(null);
-  const { takeAll, busy, taken, asking } = useTaking();
+  const { takeAll, busy, taken, asking, pages, pagesDone } = useTaking();
+  const camera = useRef<HTMLInputElement | null>(null);
   const shelf = useShelf();
   const [over, setOver] = useState(false);
   const [making, setMaking] = useState<'grid' | 'text' | 'exercise' | null>(null);
@@ -174,7 +198,9 @@ export function ShelfScreen(): ReactNode {
     >
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1>Shelf</h1>
-        <p className="hidden text-ink-2 sm:block">Drop files anywhere here: MusicXML, ABC or, roughly, MIDI.</p>
+        <p className="hidden text-ink-2 sm:block">
+          Drop files anywhere here: photographs, scans or PDFs of pages, MusicXML, ABC or, roughly, MIDI.
+        </p>
         <div className="ml-auto flex flex-wrap items-center gap-2">
           <span className="hidden gap-2 lg:flex">
             {OTHER_WAYS.map(([kind, name]) => (
@@ -189,26 +215,18 @@ export function ShelfScreen(): ReactNode {
               items={OTHER_WAYS.map(([kind, name]) => [name, () => setMaking(kind)] as const)}
             />
           </span>
+          <Button onClick={() => camera.current?.click()}>
+            <Camera size={18} aria-hidden="true" /> Photograph a page
+          </Button>
           <Button look="primary" shortcut="B" onClick={() => input.current?.click()}>
             <FilePlus2 size={18} aria-hidden="true" /> Bring in pieces
           </Button>
         </div>
         <AskingDialog asking={asking} />
+        {pages ? <BringPagesDialog files={pages} onDone={pagesDone} /> : null}
         <NewPieceDialog kind={making === 'exercise' ? null : making} onClose={() => setMaking(null)} />
         <ExerciseDialog open={making === 'exercise'} onClose={() => setMaking(null)} />
-        <input
-          ref={input}
-          type="file"
-          accept={ACCEPT}
-          multiple
-          className="sr-only"
-          aria-label="Choose a music file"
-          tabIndex={-1}
-          onChange={(event) => {
-            takeAll([...(event.target.files ?? [])]);
-            event.target.value = '';
-          }}
-        />
+        <FileInputs input={input} camera={camera} onFiles={takeAll} />
       </div>
       <div role="status" aria-live="polite">
         {busy ? <p className="py-2">{busy}</p> : null}

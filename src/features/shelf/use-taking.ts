@@ -5,6 +5,7 @@ import type { Piece } from '@/core/studio';
 import { useEveryPiece, useStudio } from '@/store';
 import type { OpenedFile } from '@/workers';
 import { tell, useActs } from '@/features/acts';
+import { isPageFile } from '@/features/pages';
 import { useWhere } from '@/features/where';
 import { bringIn, type AboutFile, type AboutTwin, type Asks } from './bring-in';
 
@@ -41,6 +42,7 @@ export function useTaking() {
   const [taken, setTaken] = useState<readonly Taken[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
+  const [pages, setPages] = useState<readonly File[] | null>(null);
   const asks: Asks = {
     whose: (opened, fileName) =>
       new Promise((resolve) => {
@@ -90,13 +92,22 @@ export function useTaking() {
       setTaken(files.length > 1 ? [...became] : became.filter((t) => t.failed));
     }
   };
+  /** Pictures and PDFs are the pages of one piece; every other file is a piece. */
   const takeAll = (files: readonly File[]): void =>
     act(async () => {
+      const printed = files.filter(isPageFile);
       try {
-        await take(files);
+        await take(files.filter((f) => !isPageFile(f)));
+        if (printed.length > 0) setPages(printed);
       } finally {
         setBusy(null);
       }
     });
-  return { takeAll, busy, taken, asking };
+  const pagesDone = (pieceId: string | null, says: string): void => {
+    setPages(null);
+    if (pieceId === null) return;
+    tell(says);
+    where.go('read', { pieceId, bars: null });
+  };
+  return { takeAll, busy, taken, asking, pages, pagesDone };
 }

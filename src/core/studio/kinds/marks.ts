@@ -12,6 +12,7 @@ import { hand, handMarkSchema } from './marks/hand';
 import { micro, microSchema } from './marks/micro';
 import { ornament, ornamentSchema } from './marks/ornament';
 import { pedal, pedalSchema } from './marks/pedal';
+import { pencil, pencilSchema } from './marks/pencil';
 import { phrase, phraseSchema } from './marks/phrase';
 import { rating, ratingSchema } from './marks/rating';
 import { refused, refusedSchema } from './marks/refused';
@@ -28,6 +29,7 @@ export const markSchema = z.discriminatedUnion('kind', [
   bowSchema,
   phraseSchema,
   pedalSchema,
+  pencilSchema,
   strumSchema,
   ornamentSchema,
   microSchema,
@@ -50,6 +52,7 @@ export const MARK_KINDS = {
   bow,
   phrase,
   pedal,
+  pencil,
   strum,
   ornament,
   micro,

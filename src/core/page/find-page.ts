@@ -1,0 +1,145 @@
+import { barLinesOf, isPrefix, type BarLine, type SystemLines } from './find-bar-lines';
+import { systemsOf } from './find-systems';
+import type { Picture } from './picture';
+import type { Plane } from './plane';
+import { straighten, type Straight } from './straighten';
+import { traceStaves, type TracedStaff } from './trace-staves';
+import { contrastAt, LAST_LINE, spaceAt, strokeAt, topAt, uprightsOf, type Uprights } from './upright-lines';
+
+/** How a bar begins or ends. */
+export type BarEdge = 'single' | 'double' | 'repeat' | 'final';
+
+/** A bar on the straightened page: columns where an upright line through it crosses the middle of its system. */
+export interface FoundBar {
+  readonly from: number;
+  readonly to: number;
+  readonly starts: BarEdge;
+  readonly ends: BarEdge;
+  /** From 0 to 1: how clear its right line is. */
+  readonly certainty: number;
+}
+
+export interface FoundSystem {
+  /** From the highest. */
+  readonly staves: readonly TracedStaff[];
+  readonly from: number;
+  readonly to: number;
+  readonly bars: readonly FoundBar[];
+}
+
+/** What is found on a straightened page. */
+export interface FoundPage {
+  readonly straight: Straight;
+  readonly uprights: Uprights;
+  /** The ink of what is blackest. */
+  readonly headInk: number;
+  /** In reading order. */
+  readonly systems: readonly FoundSystem[];
+}
+
+/** Strokes are drawn about as thick as lines, or somewhat thicker. */
+const RATIOS = [0.85, 1.5] as const;
+
+/** How much darker strokes through staves are than their lines, as measured: of two bar lines a staff the paler. */
+function strokeRatio(plane: Plane, staves: readonly TracedStaff[], at: (x: number) => number): number {
+  const peaks: number[] = [];
+  for (const staff of staves) {
+    const space = spaceAt(staff, staff.left);
+    const strokes = Float32Array.from({ length: staff.right - staff.left + 1 }, (_, i) => {
+      const x = staff.left + i;
+      const contrast = contrastAt(staff, x);
+      return strokeAt(plane, staff, x, at(x), RATIOS[0] * contrast) / contrast;
+    });
+    const reach = Math.round(space);
+    strokes.forEach((v, i) => {
+      for (let k = -reach; k <= reach; k += 1) if ((strokes[i + k] ?? 0) > v) return;
+      peaks.push(v);
+    });
+  }
+  peaks.sort((a, b) => b - a);
+  const [least, most] = RATIOS;
+  return Math.max(least, Math.min(most, peaks[Math.min(peaks.length - 1, 2 * staves.length)] ?? 1));
+}
+
+/** The ink of what is blackest in the staves: heads. */
+function headInkOf(plane: Plane, staves: readonly TracedStaff[]): number {
+  const inks: number[] = [];
+  for (const staff of staves)
+    for (let x = staff.left; x <= staff.right; x += 3)
+      for (let k = 0.5; k < LAST_LINE; k += 1) {
+        const y = Math.round(topAt(staff, x) + k * spaceAt(staff, x));
+        inks.push(plane.values[y * plane.width + x] ?? 0);
+      }
+  inks.sort((a, b) => b - a);
+  return Math.max(0.1, inks[Math.floor(inks.length * 0.02)] ?? 0.1);
+}
+
+/** Staves by system: so many each where that is known. */
+const groupsOf = (
+  plane: Plane,
+  staves: readonly TracedStaff[],
+  uprights: Uprights,
+  { staves: each }: PageOptions,
+): readonly (readonly TracedStaff[])[] =>
+  each === undefined
+    ? systemsOf(plane, staves, uprights)
+    : Array.from({ length: Math.ceil(staves.length / each) }, (_, i) => staves.slice(i * each, (i + 1) * each));
+
+const edgeOf = ({ strokes, thick }: BarLine, dots: boolean): BarEdge =>
+  dots ? 'repeat' : thick ? 'final' : strokes > 1 ? 'double' : 'single';
+
+export interface PageOptions {
+  /** Staves of a system, where they are known; else those that are joined at their beginning. */
+  readonly staves?: number;
+}
+
+/** What is nearer to the beginning of the staves than this, in spaces, is the line that begins them. */
+const BEGINNING = 1.6;
+/** What is left behind the last line is a bar where it is longer than this, in spaces; else it is a signature ahead. */
+const REST = 5;
+/** A bar that no line closes. */
+const UNCLOSED = 0.3;
+
+/** The bars of a system between its lines; null where there is none. */
+function systemOf(system: SystemLines, space: number, headInk: number): FoundSystem | null {
+  const { staves } = system;
+  const left = Math.min(...staves.map((s) => s.left));
+  const right = Math.max(...staves.map((s) => s.right));
+  const lines = barLinesOf(system, headInk);
+  const begin = lines.find((l) => l.from <= left + BEGINNING * space) ?? null;
+  const start = begin ? begin.from : left;
+  const inner = lines.filter((l) => l.from > left + BEGINNING * space);
+  const prefix = inner[0] && isPrefix(system, left, inner[0], headInk) ? inner[0] : null;
+  const bars: FoundBar[] = [];
+  let from = start;
+  let starts: BarEdge = begin ? edgeOf(begin, begin.dotsAfter) : 'single';
+  if (prefix?.dotsAfter === true) starts = 'repeat';
+  for (const line of inner.filter((l) => l !== prefix)) {
+    bars.push({ from, to: line.to, starts, ends: edgeOf(line, line.dotsBefore), certainty: line.certainty });
+    from = line.to;
+    starts = edgeOf(line, line.dotsAfter);
+  }
+  const isUnclosed = right - from > REST * space;
+  if (isUnclosed) bars.push({ from, to: right, starts, ends: 'single', certainty: UNCLOSED });
+  return bars.length === 0 ? null : { staves, from: start, to: isUnclosed ? right : from, bars };
+}
+
+/** The staves, systems and bars of a picture, on the page as it is straightened; null where there is no staff. */
+export function findPage(picture: Picture, options: PageOptions = {}): FoundPage | null {
+  const straight = straighten(picture);
+  if (!straight) return null;
+  const { ink: plane, space } = straight;
+  const staves = traceStaves(plane, space);
+  if (staves.length === 0) return null;
+  const headInk = headInkOf(plane, staves);
+  const uprights = uprightsOf(plane, staves, headInk);
+  const ratio = strokeRatio(plane, staves, uprights.at);
+  return {
+    straight,
+    uprights,
+    headInk,
+    systems: groupsOf(plane, staves, uprights, options).flatMap(
+      (own) => systemOf({ plane, staves: own, uprights, ratio }, space, headInk) ?? [],
+    ),
+  };
+}

@@ -1,0 +1,90 @@
+import { useState, type KeyboardEvent, type PointerEvent, type ReactNode, type RefObject } from 'react';
+import type { PageLayout } from '@/core/paper';
+import type { PageSystem } from '@/core/studio';
+import { across, down, lineAt, pointOn, rowsOf } from './page-places';
+
+/** Pixels of the picture that a key moves a line, alone and with Shift. */
+const STEP = { fine: 2, coarse: 10 } as const;
+/** A pointer that went no farther than this, in pixels of the screen, has clicked. */
+const CLICK = 4;
+
+interface Props {
+  readonly page: PageLayout;
+  readonly system: PageSystem;
+  /** -1 is where the system begins, then the end of each box. */
+  readonly line: number;
+  readonly name: string;
+  readonly chosen: boolean;
+  /** Where a pointer is on the page is measured against this. */
+  readonly sheet: RefObject<HTMLDivElement | null>;
+  readonly onChoose: () => void;
+  readonly onMove: (x: number) => void;
+  readonly onRemove: () => void;
+}
+
+/** A bar line on the picture: dragged, moved by Alt and the arrows, taken away by Delete. */
+export function BarLineHandle({
+  page,
+  system,
+  line,
+  name,
+  chosen,
+  sheet,
+  onChoose,
+  onMove,
+  onRemove,
+}: Props): ReactNode {
+  const [drag, setDrag] = useState<{ readonly from: number; readonly x: number } | null>(null);
+  const [top, foot] = rowsOf(system);
+  const x = drag?.x ?? lineAt(system, line);
+  const unsure = line >= 0 && system.boxes[line]?.unsure === true;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const way = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
+    if (event.altKey && way !== 0) {
+      event.preventDefault();
+      event.stopPropagation();
+      onMove(lineAt(system, line) + way * (event.shiftKey ? STEP.coarse : STEP.fine));
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault();
+      event.stopPropagation();
+      onRemove();
+    }
+  };
+  const moved = (event: PointerEvent): number =>
+    sheet.current ? pointOn(page, sheet.current, event)[0] : lineAt(system, line);
+  return (
+    <button
+      type="button"
+      data-bar-line={line}
+      aria-label={name}
+      aria-pressed={chosen}
+      title={unsure ? 'Found with doubt' : undefined}
+      className="group absolute w-6 -translate-x-1/2 cursor-ew-resize touch-none focus:outline-none"
+      style={{
+        left: across(page, x),
+        top: down(page, top - page.space),
+        height: down(page, foot - top + 2 * page.space),
+      }}
+      onKeyDown={onKeyDown}
+      onFocus={onChoose}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        setDrag({ from: event.clientX, x: lineAt(system, line) });
+      }}
+      onPointerMove={(event) => {
+        if (drag && Math.abs(event.clientX - drag.from) > CLICK) setDrag({ ...drag, x: moved(event) });
+      }}
+      onPointerUp={(event) => {
+        if (drag && Math.abs(event.clientX - drag.from) > CLICK) onMove(moved(event));
+        setDrag(null);
+      }}
+      onPointerCancel={() => setDrag(null)}
+      onClick={onChoose}
+    >
+      <span
+        aria-hidden="true"
+        className={`absolute inset-y-0 left-1/2 -translate-x-1/2 ${chosen ? 'w-1 bg-acorn' : unsure ? 'w-0 border-l-[3px] border-dashed border-acorn' : 'w-[3px] bg-leaf'} group-focus-visible:outline-2 group-focus-visible:outline-offset-2 group-focus-visible:outline-acorn`}
+      />
+    </button>
+  );
+}

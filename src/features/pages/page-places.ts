@@ -1,0 +1,31 @@
+import type { PageLayout } from '@/core/paper';
+import type { PageSystem } from '@/core/studio';
+
+/** Places on a page as shares of it, for CSS. */
+export const across = ({ width }: Pick<PageLayout, 'width'>, x: number): string => `${(100 * x) / width}%`;
+export const down = ({ height }: Pick<PageLayout, 'height'>, y: number): string => `${(100 * y) / height}%`;
+
+/** First line of the highest staff and last line of the lowest. */
+export const rowsOf = ({ staves }: PageSystem): readonly [number, number] => [
+  staves[0]?.[0] ?? 0,
+  staves[staves.length - 1]?.[1] ?? 0,
+];
+
+export const endsOf = ({ boxes }: PageSystem): readonly [number, number] => [
+  boxes[0]?.from ?? 0,
+  boxes[boxes.length - 1]?.to ?? 0,
+];
+
+/** Where a pointer is on a page, in pixels of the kept picture. */
+export function pointOn(
+  page: PageLayout,
+  element: Element,
+  { clientX, clientY }: { readonly clientX: number; readonly clientY: number },
+): readonly [number, number] {
+  const { left, top, width, height } = element.getBoundingClientRect();
+  return [((clientX - left) / width) * page.width, ((clientY - top) / height) * page.height];
+}
+
+/** A line of a system: -1 is where it begins, then the end of each box. */
+export const lineAt = ({ boxes }: PageSystem, line: number): number =>
+  line < 0 ? (boxes[0]?.from ?? 0) : (boxes[line]?.to ?? 0);

@@ -1,0 +1,29 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import type { Layout, Page } from '@/core/studio';
+import type { StudioDatabase } from './database';
+import type { Loaded } from './queries';
+import { useStudio } from './studio-context';
+
+const inOrder = (layouts: readonly Layout[]): readonly Layout[] => [...layouts].sort((a, b) => a.order - b.order);
+
+/** Where the bars of a piece lie on its pages, in their order; none for a piece without pages. Pictures stay behind. */
+export const layoutsOf = async (db: StudioDatabase, pieceId: string): Promise<readonly Layout[]> =>
+  inOrder(await db.layouts.where('pieceId').equals(pieceId).toArray());
+
+/** The pictures of some pages. */
+export const pagesById = async (db: StudioDatabase, ids: readonly string[]): Promise<readonly Page[]> =>
+  (await db.pages.bulkGet([...new Set(ids)])).flatMap((p) => p ?? []);
+
+/** The same, followed as it changes. */
+export function useLayouts(pieceId: string | null): Loaded<readonly Layout[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => (pieceId ? layoutsOf(db, pieceId) : []), [db, pieceId]);
+}
+
+/** The picture of one page; null where it is not there. */
+export function usePagePicture(id: string | null): Loaded<Page | null> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => (id ? ((await db.pages.get(id)) ?? null) : null), [db, id]);
+}
