@@ -34,6 +34,7 @@ const only = <V>(map: ReadonlyMap<string, V>, ids: ReadonlySet<string>): Readonl
 function seenHere({ played, seen }: DrawnExcerpt, [from, to]: readonly [number, number]): SeenMarks {
   const here = [...played.notes, ...played.rests].filter((n) => n.bar >= from && n.bar <= to);
   const ids = new Set(here.map((n) => n.id));
+  const bars = new Set(played.bars.slice(from, to + 1).map((b) => b.id));
   const texts = <T extends { readonly noteId: string }>(list: readonly T[]): readonly T[] =>
     list.filter((t) => ids.has(t.noteId));
   return {
@@ -43,6 +44,7 @@ function seenHere({ played, seen }: DrawnExcerpt, [from, to]: readonly [number, 
     level: texts(seen.level),
     breath: texts(seen.breath),
     cue: texts(seen.cue),
+    pencil: seen.pencil.filter((m) => bars.has(m.barId)),
   };
 }
 

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { Score } from '@/core/score';
-import { LanesAbove, LanesBelow, type SeenMarks } from '@/marked';
+import { LanesAbove, LanesBelow, PencilOver, type SeenMarks } from '@/marked';
 import type { RoomMusicView } from '@/room';
 import { EngravedLines } from '@/ui';
 
@@ -41,6 +41,7 @@ export function TaskMusic({ lines, played, seen, view, label }: Props): ReactNod
           const bar = played.bars.find((b) => b.id === id);
           if (bar) onBar(bar.index);
         }}
+        over={(layout) => <PencilOver marks={seen.pencil} layout={layout} />}
         above={(layout) => <LanesAbove seen={seen} played={played} layout={layout} dense />}
         below={(layout) => <LanesBelow seen={seen} played={played} layout={layout} said={said} cues={false} dense />}
       />

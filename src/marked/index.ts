@@ -14,3 +14,4 @@ export { placeMap } from './place-map';
 export { ownTexts } from './own-texts';
 export { fingerKey, refusedFingers, refusedKeys } from './refused-marks';
 export { seenMarks, type SeenBy, type SeenMarks } from './seen-marks';
+export { PENCIL_LOOK, PENCIL_SHIFT, PencilOver, pencilPlace } from './pencil-over';

@@ -9,6 +9,7 @@ import {
   teachingFor,
   type FingerMark,
   type Mark,
+  type PencilMark,
   type Piece,
   type Settings,
   type Student,
@@ -30,6 +31,8 @@ export interface SeenMarks {
   readonly words: ReadonlyMap<string, string>;
   readonly counts: readonly BarCount[];
   readonly onsets: ReadonlyMap<number, string>;
+  /** Written in pencil on the picture of a page. */
+  readonly pencil: readonly PencilMark[];
 }
 
 /** Whose marks are seen at which bars. */
@@ -73,6 +76,7 @@ export function seenMarks(marks: readonly Mark[], by: SeenBy): SeenMarks {
     counts:
       part && student?.level === 'beginner' ? countStaff(played, part.id, 1, from, to, countingWay(teaching)) : [],
     onsets: noteAtOnset(played, from, to),
+    pencil: seen.flatMap((m) => (m.kind === 'pencil' ? [m] : [])),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { LanesAbove, LanesBelow } from '@/marked';
+import { LanesAbove, LanesBelow, PencilOver } from '@/marked';
 import { EngravedLines } from '@/ui';
 import type { DrawnExcerpt } from './drawn-sheet';
 
@@ -19,6 +19,7 @@ export function ExcerptMusic({
     <EngravedLines
       systems={lines}
       label={label}
+      over={(layout) => <PencilOver marks={seen.pencil} layout={layout} />}
       above={(layout) => <LanesAbove {...about} layout={layout} />}
       below={(layout) => <LanesBelow {...about} layout={layout} />}
     />

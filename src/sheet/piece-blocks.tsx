@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { rhythmFamilies } from '@/core/sameness';
 import type { Mark } from '@/core/studio';
-import { LanesAbove, LanesBelow } from '@/marked';
+import { LanesAbove, LanesBelow, PencilOver } from '@/marked';
 import { EngravedLines, TextLane, type LaneText, type LineLayout } from '@/ui';
 import type { DrawnPiece } from './draw-piece';
 import { GUTTER, type PrintSize } from './paper';
@@ -55,6 +55,7 @@ export function MusicLine({
         systems={[svg]}
         label={label}
         {...(rings ? { differs: rings } : {})}
+        over={(layout) => (lanes ? <PencilOver marks={seen.pencil} layout={layout} /> : null)}
         above={(layout) => (
           <>
             {over?.(layout)}

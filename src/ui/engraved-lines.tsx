@@ -17,6 +17,8 @@ interface Props {
   readonly onBar?: (barId: string, extend: boolean) => void;
   readonly above?: (layout: LineLayout, line: number) => ReactNode;
   readonly below?: (layout: LineLayout, line: number) => ReactNode;
+  /** Laid over the music itself. */
+  readonly over?: (layout: LineLayout, line: number) => ReactNode;
 }
 
 interface LineProps extends Omit<Props, 'systems' | 'label'> {
@@ -98,6 +100,7 @@ function EngravedLine({
   onBar,
   above,
   below,
+  over,
 }: LineProps): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
   const layout = useMemo(() => lineLayout(svg), [svg]);
@@ -137,6 +140,7 @@ function EngravedLine({
         {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions, jsx-a11y/click-events-have-key-events */}
         <div ref={host} className="engraved relative" onClick={onClick} dangerouslySetInnerHTML={{ __html: svg }} />
         <BarBoxes layout={layout} bars={coveredBars} covers />
+        {over ? over(layout, line) : null}
       </div>
       {below ? below(layout, line) : null}
     </div>

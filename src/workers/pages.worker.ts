@@ -122,7 +122,7 @@ function pageBitmap({ key, type, data }: LineToDraw['picture']): Promise<ImageBi
 }
 
 /** One line cut out and written as a drawing. */
-async function drawn({ line, picture, notes }: LineToDraw): Promise<string> {
+async function drawn({ line, picture, content }: LineToDraw): Promise<string> {
   const bitmap = await pageBitmap(picture);
   const { x, y, width, height } = line.cut;
   const canvas = new OffscreenCanvas(Math.max(1, Math.round(width)), Math.max(1, Math.round(height)));
@@ -131,7 +131,7 @@ async function drawn({ line, picture, notes }: LineToDraw): Promise<string> {
   context.fillRect(0, 0, canvas.width, canvas.height);
   context.drawImage(bitmap, x, y, width, height, 0, 0, canvas.width, canvas.height);
   const { type, data } = await kept(canvas);
-  return lineDrawing(line, `data:${type};base64,${data}`, notes);
+  return lineDrawing(line, `data:${type};base64,${data}`, content);
 }
 
 const api: PagesWorkerApi = {

@@ -7,7 +7,7 @@ import type { SuggestedDynamic } from '@/core/dynamics';
 import type { EngraveOptions } from '@/core/engraving';
 import type { ReadPiece } from '@/core/commands';
 import type { FlatPage, PageOptions, PictureType } from '@/core/page';
-import type { PageLine, TypedNote } from '@/core/paper';
+import type { LineContent, PageLine } from '@/core/paper';
 import type { Fingering, FingeringRequest } from '@/core/fingering';
 import type { Harmony } from '@/core/harmony';
 import type { Way, WayRequest } from '@/core/way';
@@ -175,8 +175,7 @@ export interface KeptPicture {
 export interface LineToDraw {
   readonly line: PageLine;
   readonly picture: { readonly key: string; readonly type: PictureType; readonly data: string };
-  /** Notes of typed bars, by bar. */
-  readonly notes: ReadonlyMap<string, readonly TypedNote[]>;
+  readonly content: LineContent;
 }
 
 /** Pictures of pages: what is on them, and lines cut from them. */

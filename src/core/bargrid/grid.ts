@@ -54,6 +54,8 @@ export const gridSchema = z.object({
   shown: z.tuple([z.number().int().min(0).max(40), z.number().int().min(0).max(40)]).optional(),
   /** The highest number that an id of a bar ever had: none is used again. */
   made: z.number().int().min(0).max(1_000_000).optional(),
+  /** The teacher has looked at the bars on their pages. */
+  agreed: z.boolean().optional(),
   /** How often the bars were changed on their pages. */
   laid: z.number().int().min(0).optional(),
 });

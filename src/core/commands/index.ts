@@ -17,6 +17,7 @@ export {
 } from './command';
 export { carryToCopies, copiesOf } from './marks/carry-to-copies';
 export { dropMark } from './marks/drop-mark';
+export { movePencil } from './marks/move-pencil';
 export { placeMark } from './marks/place-mark';
 export { putMarks } from './marks/put-marks';
 export { setFingers, type FingerAt } from './marks/set-fingers';

@@ -192,7 +192,7 @@ export function setBarsOfBox(paper: Paper, place: BoxPlace, count: number): Pape
 export const agreeToPages = (paper: Paper): PaperResult =>
   ok({
     paper: {
-      ...paper,
+      grid: { ...paper.grid, agreed: true },
       layouts: paper.layouts.map((l) => ({
         ...l,
         systems: l.systems.map((s) => ({ ...s, boxes: s.boxes.map(seen) })),

@@ -21,6 +21,6 @@ export { addSystem, moveSystemEdge, removeSystem, type SystemEdges } from './cha
 export { addPages, layAnew, movePage, removePage, type Differences } from './change-pages';
 export { paperOf, placedPages, usualStaves, type AboutPages, type PageToPlace } from './from-reading';
 export { pageLines, type LineBar, type LineSize, type PageLine } from './page-lines';
-export { lineDrawing, type TypedNote } from './line-drawing';
+export { lineDrawing, type LineContent, type TypedNote } from './line-drawing';
 export { setStavesOfLine } from './regroup';
 export { carryPlaces, type Carried } from './carry-places';

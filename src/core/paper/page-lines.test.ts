@@ -13,7 +13,7 @@ describe('bars cut from a page', () => {
     expect(barsOf([first, second].flatMap((l) => l ?? []))).toEqual(['g3', 'g4', 'g5', 'g6']);
     expect(first?.cut).toMatchObject({ x: 246, y: 50, height: 140 });
     // A brace may stand before the beginning.
-    expect(second?.cut.x).toBe(26);
+    expect(second?.cut.x).toBe(33);
     expect(second?.bars[0]).toMatchObject({ begins: true });
     expect(first?.staves).toEqual([[50, 90]]);
   });
@@ -82,13 +82,16 @@ describe('the drawing of a line', () => {
   if (!line) throw new Error('no line');
   it('says where bars and typed notes are, behind clef and key, in the form of engraved lines', () => {
     const notes = new Map([['g2', [{ id: 'g2-n1', at: 0.5, staff: 0, kind: 'note' as const }]]]);
-    const svg = lineDrawing(line, 'data:image/png;base64,AA', notes);
-    expect(svg).toContain('<g id="g1" class="measure"><g class="staff"><path d="M24 50 L124 50"');
-    expect(svg).toContain('<g id="g2-n1" class="note"><g class="notehead"><use transform="translate(174, 70)');
+    const svg = lineDrawing(line, 'data:image/png;base64,AA', { notes, names: new Map([['g2', '2']]) });
+    expect(svg).toContain('<g id="g1" class="measure"><g class="staff"><path d="M17 50 L117 50"');
+    expect(svg).toContain('<g id="g2-n1" class="note"><g class="notehead"><use transform="translate(167, 70)');
+    expect(svg).toContain('>2</text>');
   });
   it('holds nothing but names of bars', () => {
     const [bar] = line.bars;
     const hostile: PageLine = { ...line, bars: [{ ...(bar ?? { x: 0, width: 1, begins: false }), id: '"><script>' }] };
-    expect(lineDrawing(hostile, 'data:image/png;base64,AA', new Map())).not.toContain('script');
+    expect(
+      lineDrawing(hostile, 'data:image/png;base64,AA', { notes: new Map(), names: new Map([['g1', '<script>']]) }),
+    ).not.toContain('<script');
   });
 });

@@ -34,7 +34,7 @@ export interface LineSize {
 }
 
 /** What is cut out beside the first and the last bar of a line, in spaces: a brace before the first of a system. */
-const BESIDE = { brace: 2.4, cut: 0.4, end: 0.6 } as const;
+const BESIDE = { brace: 1.7, cut: 0.4, end: 0.6 } as const;
 /** Lines are made smaller down to this share before they are broken. */
 const SMALLEST = 0.55;
 
@@ -90,12 +90,20 @@ function rowsOf({ page, system }: Run, shown: Paper['grid']['shown']) {
   };
 }
 
-function lineOf(run: Run, shown: Paper['grid']['shown'], size: LineSize): PageLine {
+/** What is cut out of a page from left to right for a run. */
+function sidesOf(run: Run): readonly [number, number] {
+  const { page, boxes } = run;
+  return [
+    Math.max(0, (boxes[0]?.from ?? 0) - before(run) * page.space),
+    Math.min(page.width, (boxes[boxes.length - 1]?.to ?? 0) + BESIDE.end * page.space),
+  ];
+}
+
+function lineOf(run: Run, shown: Paper['grid']['shown'], space: number): PageLine {
   const { page, system, boxes } = run;
   const { staves, upper, lower } = rowsOf(run, shown);
-  const x = Math.max(0, (boxes[0]?.from ?? 0) - before(run) * page.space);
-  const right = Math.min(page.width, (boxes[boxes.length - 1]?.to ?? 0) + BESIDE.end * page.space);
-  const scale = Math.min(size.space / page.space, size.width / (right - x));
+  const [x, right] = sidesOf(run);
+  const scale = space / page.space;
   return {
     page: page.id,
     cut: { x, y: upper, width: right - x, height: lower - upper },
@@ -123,8 +131,16 @@ function lineOf(run: Run, shown: Paper['grid']['shown'], size: LineSize): PageLi
  */
 export function pageLines(paper: Paper, from: number, to: number, size: LineSize): readonly PageLine[] {
   const { shown } = paper.grid;
-  return runsOf(paper, from, to).flatMap((run) => {
-    const most = (size.width / (size.space * SMALLEST)) * run.page.space;
-    return broken(run, most).map((part) => lineOf(part, shown, size));
-  });
+  const runs = runsOf(paper, from, to).flatMap((run) =>
+    broken(run, (size.width / (size.space * SMALLEST)) * run.page.space),
+  );
+  // All lines are as large as the widest can be.
+  const space = Math.min(
+    size.space,
+    ...runs.map((run) => {
+      const [x, right] = sidesOf(run);
+      return (size.width / (right - x)) * run.page.space;
+    }),
+  );
+  return runs.map((run) => lineOf(run, shown, space));
 }

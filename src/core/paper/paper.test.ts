@@ -54,7 +54,6 @@ const pencil = (barId: string, at: number): Mark => ({
   source: 'teacher',
   barId,
   at,
-  staff: 1,
   side: 'above',
   role: 'finger',
   text: '3',

@@ -49,6 +49,7 @@ export {
 export { fingersSeen } from './fingers-seen';
 export { marksFor } from './marks-for';
 export { PAPERS, type Paper } from './people-schemas';
+export { pencilRole } from './pencil-role';
 export { type PencilMark, type PencilRole } from './kinds/marks/pencil';
 export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
 export { markId, markInWords, notesOfMark, type Mark, type MarkOf, type NewMark, type NoteMark } from './kinds/marks';

@@ -2,7 +2,7 @@
 
 import { useMemo, type ReactNode } from 'react';
 import type { Mark } from '@/core/studio';
-import { LanesAbove, LanesBelow, seenMarks } from '@/marked';
+import { LanesAbove, LanesBelow, PencilOver, seenMarks } from '@/marked';
 import { useMarks, useSettings } from '@/store';
 import { ScoreLines, usePageView, type PieceContext } from '@/features/score';
 
@@ -60,6 +60,7 @@ export function MarkedMusic({
       scale={scale}
       withoutFingerings={seen.fingers.size > 0 || seen.view === 'none'}
       {...standOut}
+      over={(layout) => <PencilOver marks={seen.pencil} layout={layout} />}
       above={(layout) => <LanesAbove seen={seen} played={played} layout={layout} />}
       below={(layout) => <LanesBelow seen={seen} played={played} layout={layout} said={said} cues={!cuesBeside} />}
     />

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { barsText } from '@/core/sections';
-import { useStudio } from '@/store';
+import { useLayouts, useStudio } from '@/store';
 import { Panel, Problem } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useKey } from '@/features/keys';
@@ -13,6 +13,7 @@ import { fingersOnTheWay } from './fingers-on-the-way';
 import { markLanes } from './lanes';
 import { NotePanel } from './note';
 import { SidePanels } from './panels';
+import { PencilLayer, PencilPanel, usePencil } from './pencil';
 import { PieceStand } from './piece-stand';
 import { MarksToolbar } from './toolbar';
 import { useMarksKeys } from './use-marks-keys';
@@ -77,6 +78,8 @@ function Marking(context: PieceContext): ReactNode {
   useKey('marks.stand', () => setStand(true));
   useMarksKeys(model, actions, { cue, dynamic }, hearing.playOrStop);
   const { above, below } = markLanes(model);
+  const pencil = usePencil(model);
+  const onPages = (useLayouts(piece.id) ?? []).length > 0;
   const bars = barsText(score, from, to);
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_18.5rem] print:block">
@@ -102,6 +105,9 @@ function Marking(context: PieceContext): ReactNode {
           onNote={(id) => setNoteId(id)}
           chosenBars={hearing.heard}
           {...(hearing.isPlaying ? { onBar: hearing.playFrom } : {})}
+          {...(onPages
+            ? { over: (layout) => <PencilLayer layout={layout} staves={model.staves} pencil={pencil} /> }
+            : {})}
           above={above}
           below={below}
         />
@@ -109,6 +115,7 @@ function Marking(context: PieceContext): ReactNode {
       </Panel>
       {stand ? <PieceStand context={context} onClose={() => setStand(false)} /> : null}
       <div className="no-print flex flex-col gap-3">
+        {onPages ? <PencilPanel model={model} pencil={pencil} /> : null}
         <NotePanel model={model} actions={actions} inputs={{ cue, dynamic }} />
         <SidePanels model={model} actions={actions} />
         {about.technique === null ? null : <CueBook family={about.technique} />}

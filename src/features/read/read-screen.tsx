@@ -151,7 +151,7 @@ function useCorrecting(piece: Piece) {
   const paper = usePaper(piece) ?? null;
   const edit = useEditPaper(piece.id);
   const [said, setSaid] = useState<boolean | null>(null);
-  const correcting = paper !== null && (said ?? paper.grid.laid === undefined);
+  const correcting = paper !== null && (said ?? paper.grid.agreed !== true);
   const right = (): void => {
     edit('bars are right', agreeToPages);
     setSaid(false);

@@ -1,6 +1,6 @@
 import { parseGrid } from '@/core/bargrid';
 import { STAFF_AT_FULL_SIZE, type EngraveOptions } from '@/core/engraving';
-import { pageLines, type TypedNote } from '@/core/paper';
+import { pageLines, type PageLine, type TypedNote } from '@/core/paper';
 import { fail, ok, type Result } from '@/core/result';
 import { isBlankBar, type Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
@@ -32,6 +32,13 @@ function typedNotes(score: Score, from: number, to: number): ReadonlyMap<string,
   return notes;
 }
 
+/** Numbers over bars: over all of them, or over the first of a line that begins within its system. */
+function namesOver({ bars }: PageLine, score: Score, all: boolean): ReadonlyMap<string, string> {
+  const names = new Map(score.bars.map((b) => [b.id, b.name]));
+  const named = all ? bars : bars.slice(0, 1).filter((b) => !b.begins);
+  return new Map(named.flatMap(({ id }) => (names.has(id) ? [[id, names.get(id) ?? ''] as const] : [])));
+}
+
 /** A piece that can be cut from its pages: only one whose bars were laid out can. */
 export const mayBeOnPages = (piece: Piece): boolean => piece.original?.startsWith('{') ?? false;
 
@@ -43,11 +50,11 @@ export async function drawnFromPages(
   piece: Piece,
   score: Score,
   { from, to }: { readonly from: number; readonly to: number },
-  { width, scale }: EngraveOptions,
+  { width, scale, numbered = false }: EngraveOptions,
 ): Promise<Result<readonly string[]> | null> {
   const grid = mayBeOnPages(piece) ? parseGrid(piece.original ?? '') : null;
   if (!grid) return null;
-  const key = [versionOf(piece), from, to, width, scale].join(' ');
+  const key = [versionOf(piece), from, to, width, scale, numbered].join(' ');
   const known = recent.get(key);
   if (known) return ok(known);
   const layouts = await layoutsOf(db, piece.id);
@@ -68,7 +75,13 @@ export async function drawnFromPages(
   const wanted = lines.flatMap((line) => {
     const page = pages.get(line.page);
     return page
-      ? [{ line, picture: { key: `${page.id} ${page.updatedAt}`, type: page.type, data: page.data }, notes }]
+      ? [
+          {
+            line,
+            picture: { key: `${page.id} ${page.updatedAt}`, type: page.type, data: page.data },
+            content: { notes, names: namesOver(line, score, numbered) },
+          },
+        ]
       : [];
   });
   if (wanted.length < lines.length)

@@ -23,6 +23,7 @@ interface Props {
   readonly onBar?: (id: string, extend: boolean) => void;
   readonly above?: (layout: LineLayout, line: number) => ReactNode;
   readonly below?: (layout: LineLayout, line: number) => ReactNode;
+  readonly over?: (layout: LineLayout, line: number) => ReactNode;
   /** Space kept free at the left for braces and the names of lanes, in CSS pixels. */
   readonly gutter?: number;
   readonly withoutFingerings?: boolean;

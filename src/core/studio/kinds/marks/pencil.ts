@@ -12,9 +12,8 @@ export const pencilSchema = z.object({
   barId: id,
   /** Share of the bar's width, from its left. */
   at: z.number().min(0).max(1),
-  /** Staff of those that are shown, from 1. */
-  staff: z.number().int().min(1).max(40),
-  side: z.enum(['above', 'below']),
+  /** Over the first staff, under the last, or between two. */
+  side: z.enum(['above', 'between', 'below']),
   role: z.enum(PENCIL_ROLES),
   text: z.string().min(1).max(80),
 });
@@ -25,7 +24,7 @@ const GRAIN = 200;
 
 export const pencil: MarkKind<PencilMark> = {
   label: 'pencil',
-  place: (m) => [m.barId, String(m.staff), m.side, String(Math.round(m.at * GRAIN))],
+  place: (m) => [m.barId, m.side, String(Math.round(m.at * GRAIN))],
   notes: () => [],
   words: (m) => `“${m.text}”`,
   carried: () => null,
