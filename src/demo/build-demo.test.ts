@@ -9,7 +9,8 @@ const studio = buildDemoStudio(new Date(NOW));
 describe('demo studio', () => {
   it('is the same for the same day', () => expect(buildDemoStudio(new Date(NOW))).toEqual(studio));
   it('has bars, sections and ladders that fit together', () => {
-    for (const section of studio.sections) {
+    // Of the photographed piece nothing is given yet.
+    for (const section of studio.sections.filter((s) => s.pieceId !== 'demo-rain')) {
       expect(section.fromBar).not.toBe('');
       expect(section.toBar).not.toBe('');
       const least = section.kind === undefined ? 2 : 1;
@@ -17,7 +18,7 @@ describe('demo studio', () => {
     }
     for (const way of studio.ways)
       expect(way.steps?.every((step) => studio.sections.some((s) => s.id === step.sectionId))).toBe(true);
-    expect(studio.ways).toHaveLength(studio.pieces.filter((p) => !p.exercise).length);
+    expect(studio.ways).toHaveLength(studio.pieces.filter((p) => !p.exercise && p.format !== 'grid').length);
     expect(studio.events.length).toBeGreaterThan(20);
   });
   it('holds nothing that a studio file would call damaged', () => {

@@ -14,6 +14,7 @@ import { historyOf } from './demo-history';
 import { demoPieceRows } from './demo-piece';
 import { DEMO_PIECES } from './demo-pieces';
 import { DEMO_STUDENTS, type DemoStudent } from './demo-students';
+import { putPhotographedPiece } from './photographed-piece';
 import type { PlayedPiece } from './played-piece';
 import { seeded } from './seeded';
 
@@ -80,6 +81,7 @@ export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> 
     studio.events.push(...historyOf(s, played, { now: now.toISOString(), zone }, seeded(SEED + order)));
   }
   yield;
+  putPhotographedPiece(studio, start, zone);
   putDemoExercises(studio, now.toISOString(), start, zone);
   return studio;
 }

@@ -240,6 +240,25 @@ export function isPrefix(system: SystemLines, left: number, line: BarLine, headI
   );
 }
 
+/** A stroke is thick where it is wider than this, in spaces, and than so many times the usual one of its system. */
+const THICK = { least: 0.38, times: 1.6 } as const;
+/** Of the strokes of a system this one, by width, is a usual one. */
+const USUAL = 0.3;
+/** Two strokes of a double line are at least so many spaces apart, and it is paler between them. */
+const DOUBLE = { apart: 0.42, paler: 0.7 } as const;
+
+/** How many strokes stand side by side in a group: what is one blurred line with two summits is one. */
+function strokesIn(group: readonly Stroke[], space: number, worthAtColumn: (x: number) => number): number {
+  return group.reduce((count, stroke, i) => {
+    const before = group[i - 1];
+    if (!before) return 1;
+    if (stroke.x - before.x < DOUBLE.apart * space) return count;
+    let least = Infinity;
+    for (let x = before.x; x <= stroke.x; x += 1) least = Math.min(least, worthAtColumn(x));
+    return least < DOUBLE.paler * Math.min(before.worth, stroke.worth) ? count + 1 : count;
+  }, 0);
+}
+
 /** The bar lines of a system from left to right, its own beginning with them. */
 export function barLinesOf(system: SystemLines, headInk: number): readonly BarLine[] {
   const { staves } = system;
@@ -266,6 +285,7 @@ export function barLinesOf(system: SystemLines, headInk: number): readonly BarLi
     asTheOthers(found, staves.length - 1).filter((f) => f.worth >= ENOUGH),
     space,
   );
+  const usual = strokes.map((s) => s.wide).sort((a, b) => a - b)[Math.floor(strokes.length * USUAL)] ?? 0;
   const groups: Stroke[][] = [];
   for (const stroke of strokes) {
     const group = groups[groups.length - 1];
@@ -277,14 +297,18 @@ export function barLinesOf(system: SystemLines, headInk: number): readonly BarLi
     const from = group[0]?.x;
     const to = group[group.length - 1]?.x;
     if (from === undefined || to === undefined) return [];
+    const strokes = strokesIn(group, space, (x) => worths[x - left] ?? 0);
+    const thick = group.some((s) => s.wide > Math.max(THICK.least, THICK.times * usual));
+    // A repeat sign has a thick stroke beside a thin one: dots at a single thin line are something else.
+    const repeats = strokes > 1 || thick;
     return [
       {
         from,
         to,
-        strokes: group.length,
-        thick: group.some((s) => s.wide > 0.38),
-        dotsBefore: dotsBeside(system, from, -1),
-        dotsAfter: dotsBeside(system, to, 1),
+        strokes,
+        thick,
+        dotsBefore: repeats && dotsBeside(system, from, -1),
+        dotsAfter: repeats && dotsBeside(system, to, 1),
         certainty: Math.max(0, Math.min(1, (Math.max(...group.map((s) => s.worth)) - ENOUGH) / 0.4)),
       },
     ];

@@ -46,26 +46,48 @@ export function quarterTurned({ width, height, gray }: Picture): Picture {
   return { width: height, height: width, gray: turned };
 }
 
-/** The part of a picture that a frame shows, in so many pixels; white where there is none. */
+/** Whether a whole row of a framed picture lies in the picture as it came, and so many pixels from its rim. */
+export function isRowInside(
+  { x0, y0, xx, xy, yx, yy }: Frame,
+  y: number,
+  length: number,
+  { width, height }: Pick<Picture, 'width' | 'height'>,
+  rim: number,
+): boolean {
+  const inside = (x: number): boolean => {
+    const px = x0 + xx * x + yx * y;
+    const py = y0 + xy * x + yy * y;
+    return px >= rim && py >= rim && px < width - 1 - rim && py < height - 1 - rim;
+  };
+  // It is straight: where both ends are inside all of it is.
+  return inside(0) && inside(length - 1);
+}
+
+/** The part of a picture that a frame shows, in so many pixels; its edge goes on where there is none. */
 export function resampled(picture: Picture, frame: Frame, width: number, height: number): Picture {
   const gray = new Uint8Array(width * height);
   const { x0, y0, xx, xy, yx, yy } = frame;
+  const { gray: from, width: step } = picture;
   const right = picture.width - 1;
   const foot = picture.height - 1;
-  for (let y = 0; y < height; y += 1)
+  for (let y = 0; y < height; y += 1) {
+    // A white rim would be lines of its own.
+    const clamps = !isRowInside(frame, y, width, picture, 0);
     for (let x = 0; x < width; x += 1) {
-      // The edge goes on outwards: a white rim would be lines of its own.
-      const px = Math.max(0, Math.min(right, x0 + xx * x + yx * y));
-      const py = Math.max(0, Math.min(foot, y0 + xy * x + yy * y));
-      const ix = Math.min(right - 1, Math.floor(px));
-      const iy = Math.min(foot - 1, Math.floor(py));
+      let px = x0 + xx * x + yx * y;
+      let py = y0 + xy * x + yy * y;
+      if (clamps) {
+        px = Math.max(0, Math.min(right - 1e-3, px));
+        py = Math.max(0, Math.min(foot - 1e-3, py));
+      }
+      const ix = Math.floor(px);
+      const iy = Math.floor(py);
       const fx = px - ix;
-      const fy = py - iy;
-      const at = iy * picture.width + ix;
-      const above = (picture.gray[at] ?? 0) * (1 - fx) + (picture.gray[at + 1] ?? 0) * fx;
-      const below =
-        (picture.gray[at + picture.width] ?? 0) * (1 - fx) + (picture.gray[at + picture.width + 1] ?? 0) * fx;
-      gray[y * width + x] = Math.round(above * (1 - fy) + below * fy);
+      const at = iy * step + ix;
+      const above = (from[at] ?? 0) * (1 - fx) + (from[at + 1] ?? 0) * fx;
+      const below = (from[at + step] ?? 0) * (1 - fx) + (from[at + step + 1] ?? 0) * fx;
+      gray[y * width + x] = Math.floor(above + (below - above) * (py - iy) + 0.5);
     }
+  }
   return { width, height, gray };
 }

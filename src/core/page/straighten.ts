@@ -1,7 +1,7 @@
 import { inkOf } from './even-light';
 import type { Picture } from './picture';
 import { stripsOf, type Plane } from './plane';
-import { quarterTurned, resampled, shrunk, type Frame } from './resample';
+import { isRowInside, quarterTurned, resampled, shrunk, type Frame } from './resample';
 import { staffSpace, tiltOf } from './tilt';
 
 /** Pixels from line to line at which everything is looked for. */
@@ -33,12 +33,14 @@ const RIM = 4;
 /** Nothing lies outside of the picture as it came. */
 function onlyInside(ink: Plane, frame: Frame, { width, height }: Picture): Plane {
   const { values } = ink;
-  for (let y = 0; y < ink.height; y += 1)
+  for (let y = 0; y < ink.height; y += 1) {
+    if (isRowInside(frame, y, ink.width, { width, height }, RIM)) continue;
     for (let x = 0; x < ink.width; x += 1) {
       const px = frame.x0 + frame.xx * x + frame.yx * y;
       const py = frame.y0 + frame.xy * x + frame.yy * y;
       if (px < RIM || py < RIM || px >= width - RIM || py >= height - RIM) values[y * ink.width + x] = 0;
     }
+  }
   return ink;
 }
 

@@ -77,6 +77,6 @@ export { inBeats, inQuarters, tempoUnit, type TempoUnit } from './tempo-unit';
 export { workText } from './origin';
 export { struckNotes, tieLinks, withTiesClosed } from './ties';
 export { type EditionMatch } from './match-editions';
-export { keepIds, withKeptIds, type KeptEdition, type KeptIds } from './kept-ids';
+export { keepBarsInOrder, keepIds, withKeptIds, type KeptEdition, type KeptIds } from './kept-ids';
 export { isMinor, keyAlter, keyName, majorTonic, minorTonic } from './key';
 export { FREE_BEND, freeTimeIn, isForAll } from './free-time';

@@ -50,6 +50,34 @@ function renamed(
 }
 
 /**
+ * The ids of a score that is laid over bars of which nothing was known but their order: bar by bar from the first on.
+ * Its notes are new.
+ *
+ * @example keepBarsInOrder(score, score, 2).newBars // → []
+ */
+export function keepBarsInOrder(before: Score, after: Score, edition: number): KeptEdition {
+  const bars = new Map(after.bars.flatMap((b, i) => (before.bars[i] ? [[b.id, before.bars[i].id] as const] : [])));
+  return {
+    kept: {
+      edition,
+      bars: renamed(
+        after.bars.map((b) => b.id),
+        bars,
+        edition,
+      ),
+      notes: {},
+    },
+    match: {
+      bars: new Map([...bars].map(([later, earlier]) => [earlier, later])),
+      notes: new Map(),
+      changedBars: [],
+      lostBars: before.bars.slice(after.bars.length).map((b) => b.id),
+    },
+    newBars: after.bars.slice(before.bars.length).map((b) => b.index),
+  };
+}
+
+/**
  * The ids of a later edition: what is matched by its content keeps its id, so that marks and sections stay on it
  * without being touched; what is new gets an id of its own, never that of something lost. `before` is under its kept
  * ids, `after` as it was read.

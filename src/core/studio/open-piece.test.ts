@@ -143,3 +143,33 @@ describe('a corrected edition of a kept piece', () => {
   it('that cannot be read is a failure, not a throw', () =>
     expect(readKept({ source: '<score-partwise>', fileName: 'tune.abc' })).toMatchObject({ ok: false }));
 });
+
+describe('a score that is laid over printed pages', () => {
+  const grid = emptyGrid({
+    title: 'Air',
+    composer: '',
+    bars: 3,
+    staves: 1,
+    clef: 'treble',
+    meter: '4/4',
+    key: 'C',
+    pickup: '',
+    perMinute: null,
+  });
+  const opened = openGrid(grid, 'pages');
+  const over = (abc: string) => {
+    const later = openAbc(`X:1\nL:1/4\nK:C\n${abc}`, 'air.abc');
+    if (!opened.ok || !later.ok) throw new Error('not opened');
+    return openEdition(opened.value.read, undefined, later.value);
+  };
+  it('takes the bars one by one, in their order, with its notes', () => {
+    const laid = over('C4 | D4 | E4 |]');
+    expect(laid.opened.read.score.bars.map((b) => b.id)).toEqual(['g1', 'g2', 'g3']);
+    expect(laid.opened.read.score.notes).toHaveLength(3);
+    expect([laid.newBars, laid.match.lostBars]).toEqual([[], []]);
+  });
+  it('says which bars are too many and which are missing', () => {
+    expect(over('C4 | D4 | E4 | F4 |]').newBars).toEqual([3]);
+    expect(over('C4 |]').match.lostBars).toEqual(['g2', 'g3']);
+  });
+});

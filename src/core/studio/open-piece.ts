@@ -2,6 +2,8 @@ import { draftToMusicXml, gridToDraft, readAbc, type Grid } from '../bargrid';
 import { decodeText, readMusicXmlFile, readScore, sniffFile, type Encoding, type ReadScore } from '../musicxml';
 import { ok, type Issue, type Result } from '../result';
 import {
+  isBlankBar,
+  keepBarsInOrder,
   keepIds,
   withKeptIds,
   workText,
@@ -173,13 +175,17 @@ export interface OpenedEdition extends KeptEdition {
 }
 
 /**
- * A piece opened as the later edition of one that is kept: what did not change keeps its id. `before` was read by
+ * A piece opened as the later edition of one that is kept: what did not change keeps its id. Where most
+ * bars of printed pages are not typed, all keep theirs in their order. `before` was read by
  * `readKept`.
  *
  * @example openEdition(read, undefined, openAbc('X:1\nK:C\nC4|', 'x.abc').value).newBars // → [0]
  */
 export function openEdition(before: ReadScore, kept: KeptIds | undefined, opened: OpenedPiece): OpenedEdition {
-  const edition = keepIds(before.score, opened.read.score, (kept?.edition ?? 1) + 1);
+  const { bars } = before.score;
+  // Of bars that nothing is written in only the order is known.
+  const keep = bars.filter(isBlankBar).length * 2 > bars.length ? keepBarsInOrder : keepIds;
+  const edition = keep(before.score, opened.read.score, (kept?.edition ?? 1) + 1);
   return {
     ...edition,
     opened: { ...opened, read: { ...opened.read, score: withKeptIds(opened.read.score, edition.kept) } },

@@ -23,7 +23,7 @@ function drawBelow(paper: Paper, chosen: ChosenOnPage) {
   return { left, right, top: from, bottom: Math.min(page.height, from + (foot - top)) };
 }
 
-/** What can be done with the chosen line of music. */
+/** What can be done with the chosen line of music; always there, so that nothing moves when one is chosen. */
 function OfLine({
   paper,
   chosen,
@@ -32,7 +32,7 @@ function OfLine({
   onGone,
 }: {
   readonly paper: Paper;
-  readonly chosen: ChosenOnPage;
+  readonly chosen: ChosenOnPage | null;
   readonly staves: number;
   readonly edit: EditPaper;
   readonly onGone: () => void;
@@ -41,18 +41,20 @@ function OfLine({
     <>
       <Button
         look="quiet"
+        disabled={!chosen}
         onClick={() => {
-          edit('line of music taken away', (before) => removeSystem(before, chosen));
+          if (chosen) edit('line of music taken away', (before) => removeSystem(before, chosen));
           onGone();
         }}
       >
-        Take line {chosen.system + 1} away
+        Take the line away
       </Button>
       <Button
         look="quiet"
+        disabled={!chosen}
         onClick={() => {
-          const edges = drawBelow(paper, chosen);
-          if (edges) edit('line of music drawn', (before) => addSystem(before, chosen.page, edges, staves));
+          const edges = chosen ? drawBelow(paper, chosen) : null;
+          if (chosen && edges) edit('line of music drawn', (before) => addSystem(before, chosen.page, edges, staves));
         }}
       >
         One more below it
@@ -96,11 +98,9 @@ export function CorrectPages({
           choices={STAVES.map((n) => [n, n] as const)}
           onPick={(n) => edit('staves in a line', (before) => setStavesOfLine(before, Number(n)))}
         />
-        {chosen ? (
-          <OfLine paper={paper} chosen={chosen} staves={staves} edit={edit} onGone={() => setChosen(null)} />
-        ) : null}
+        <OfLine paper={paper} chosen={chosen} staves={staves} edit={edit} onGone={() => setChosen(null)} />
       </div>
-      <p className="text-ink-2">
+      <p className="min-h-18 text-ink-2">
         {drawing
           ? 'Drag over a line of music from corner to corner, from its first to its last staff line.'
           : 'Click where a bar line is missing; drag one that is off; choose one and press Delete where there is none. A number says how many bars its box is. Keys: arrows, Alt with arrows moves, + puts in, 1–9 bars.'}

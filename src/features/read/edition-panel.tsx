@@ -7,7 +7,7 @@ import type { Score } from '@/core/score';
 import { markInWords, notesOfMark, type Mark, type Piece } from '@/core/studio';
 import { useActs } from '@/features/acts';
 import { loadedPiece } from '@/features/score';
-import { useMarks, useSections } from '@/store';
+import { useLayouts, useMarks, useSections } from '@/store';
 import { Button, Panel } from '@/ui';
 import { openAsEdition, type EditionFile } from '@/workers';
 
@@ -29,7 +29,7 @@ function changesInWords({ changedBars, newBars, lostBars }: EditionFile): string
 }
 
 /** A file put in the place of the piece's own. */
-function useEditionTaken(piece: Piece): (file: File) => Promise<Result<unknown>> {
+function useEditionTaken(piece: Piece, onPages: boolean): (file: File) => Promise<Result<unknown>> {
   const { run } = useActs();
   return async (file) => {
     const edition = await openAsEdition(loadedPiece(piece).piece, {
@@ -44,7 +44,8 @@ function useEditionTaken(piece: Piece): (file: File) => Promise<Result<unknown>>
       pieceId: piece.id,
       document: {
         source: opened.text,
-        original: opened.original,
+        // Where its bars lie on pages stays known.
+        original: onPages ? piece.original : opened.original,
         format: opened.format,
         fileName: file.name,
         encoding: opened.encoding,
@@ -114,13 +115,18 @@ export function EditionPanel({
   const bars = new Set(score.bars.map((b) => b.id));
   const waiting = marks.filter((m) => notesOfMark(m).some((id) => !notes.has(id)));
   const lost = sections.filter((s) => !bars.has(s.fromBar) || !bars.has(s.toBar));
-  const take = useEditionTaken(piece);
+  const onPages = (useLayouts(piece.id) ?? []).length > 0;
+  const take = useEditionTaken(piece, onPages);
   return (
-    <Panel title="Corrected edition">
+    <Panel title={onPages ? 'A score file of it' : 'Corrected edition'}>
       <p className="mb-2 text-ink-2">
-        A newer file of this piece can take its place: marks, sections and records stay on what did not change.
+        {onPages
+          ? 'A score file can be laid over the pages, bar by bar: then fingers, counts and what comes again are worked out. Everything stays where it is.'
+          : 'A newer file of this piece can take its place: marks, sections and records stay on what did not change.'}
       </p>
-      <Button onClick={() => input.current?.click()}>Bring in a corrected edition</Button>
+      <Button onClick={() => input.current?.click()}>
+        {onPages ? 'Lay a score file over the pages' : 'Bring in a corrected edition'}
+      </Button>
       <input
         ref={input}
         type="file"
