@@ -14,6 +14,7 @@ import { measured, summaryOf } from '../tests/truth/summary';
 import { shareOfAgreement } from './old-editions';
 import { measureBoard } from './board';
 import { measureClickToFinger, measureDropToMusic } from './browser';
+import { measurePages } from './pages';
 
 const STEPS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 
@@ -153,6 +154,7 @@ async function main(): Promise<void> {
     `${agreement.agree} of ${agreement.all} = ${(agreement.agree / agreement.all).toFixed(2)} (${agreement.by})`,
   );
   for (const set of ['training', 'held-out'] as const) say(`judgement, ${set}`, summaryOf(await measured(set)));
+  await measurePages(say);
   const drop = await measureDropToMusic(file);
   if (drop) {
     say('from dropping the 400-bar file to its first system', `${drop.ours.toFixed(0)} ms`);

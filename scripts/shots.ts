@@ -19,7 +19,7 @@ const VIEWS: readonly {
   readonly name: string;
   readonly path: string;
   readonly telephone?: boolean;
-  readonly before?: 'note' | 'hear' | 'week' | 'grid' | 'later-note' | 'practice';
+  readonly before?: 'note' | 'hear' | 'week' | 'page' | 'later-note' | 'practice';
 }[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'read', path: '/read?piece=demo-quay&bars=9-12' },
@@ -39,7 +39,7 @@ const VIEWS: readonly {
   // The printed page and the file for home are made from it, too.
   { name: 'sheet', path: '/sheet?student=demo-imke' },
   // Last: it brings a piece of its own in.
-  { name: 'grid', path: '/shelf', before: 'grid' },
+  { name: 'page', path: '/read?piece=demo-rain', before: 'page' },
 ];
 
 /** The sheet as it comes out of a printer, and the file for home on a telephone without a network. */
@@ -95,7 +95,7 @@ async function main(): Promise<void> {
       await page.setViewportSize(view.telephone ? { width: 390, height: 844 } : { width: 1280, height: 800 });
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
-      if (/read|sections|marks|ladder|lesson|sheet/.test(view.name) && view.before !== 'grid')
+      if (/read|sections|marks|ladder|lesson|sheet/.test(view.name))
         await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
       if (view.name === 'prepare') {
         await page
@@ -107,13 +107,9 @@ async function main(): Promise<void> {
       if (view.before === 'note')
         await page.locator('.engraved g.note').nth(3).locator('.notehead').dispatchEvent('click');
       if (view.before === 'later-note') await page.locator('[id="p1-b3-n1"] .notehead').dispatchEvent('click');
-      if (view.before === 'grid') {
-        await page.getByRole('button', { name: 'Lay out a printed piece' }).click();
-        await page.getByRole('dialog').getByLabel('Title').fill('Tide Table');
-        await page.getByRole('dialog').getByLabel('Bars').fill('12');
-        await page.getByRole('button', { name: 'Lay it out' }).click();
-        await page.getByLabel(/^Right hand of bar 1/).fill('E2 G2 c4');
-        await page.locator('[id="g1-p1-n3"]').waitFor();
+      if (view.before === 'page') {
+        await page.getByRole('button', { name: 'Correct the bars' }).click();
+        await page.getByRole('button', { name: /^Bar line after bar 3/ }).focus();
       }
       if (view.before === 'practice') {
         // Asked once a day and visit.

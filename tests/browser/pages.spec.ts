@@ -97,9 +97,7 @@ test('a photograph is dropped, two bars corrected, sections made, a chunk given,
   const piece = (await storedRows(page, 'pieces'))[0]?.['id'] as string;
   await page.goto(`/ladder?student=${student}&piece=${piece}`);
   await expect(page.locator('svg.from-page').first()).toBeVisible();
-  await page.goto(`/lesson?student=${student}&piece=${piece}`);
-  await page.getByRole('button', { name: /^Give it to Nela/ }).click();
-  await page.goto(`/lesson?student=${student}&view=week`);
+  await page.goto(`/lesson?student=${student}&piece=${piece}&view=week`);
   await page.getByRole('button', { name: /^Give this week/ }).click();
   await expect.poll(async () => (await storedRows(page, 'events')).some((e) => e['kind'] === 'assignment')).toBe(true);
   await page.goto(`/sheet?student=${student}`);

@@ -55,7 +55,8 @@ function noteAt({ staves }: PageLine, { id, at, staff, kind }: TypedNote, x: num
  * engraved lines say it.
  *
  * @example
- * lineDrawing(pageLines(paper, 0, 0, { width: 800, space: 10 })[0], 'data:,', { notes: new Map(), names: new Map() }).slice(0, 4) // → '<svg'
+ * lineDrawing(pageLines(paper, 0, 0, { width: 800, space: 10 })[0], 'data:,', { notes: new Map(),
+ *   names: new Map() }).slice(0, 4) // → '<svg'
  */
 export function lineDrawing(line: PageLine, picture: string, { notes, names }: LineContent): string {
   const [width, height] = [rounded(line.width), rounded(line.height)];

@@ -152,10 +152,7 @@ function useCorrecting(piece: Piece) {
   const edit = useEditPaper(piece.id);
   const [said, setSaid] = useState<boolean | null>(null);
   const correcting = paper !== null && (said ?? paper.grid.agreed !== true);
-  const right = (): void => {
-    edit('bars are right', agreeToPages);
-    setSaid(false);
-  };
+  const right = (): void => edit('bars are right', agreeToPages, { stored: () => setSaid(false) });
   return { paper, edit, correcting, setCorrecting: setSaid, right };
 }
 
