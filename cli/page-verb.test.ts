@@ -55,7 +55,9 @@ describe('a page from the command line', () => {
     expect(refused(jpeg.subarray(0, 2000))).toBe('damaged-picture');
     expect(refused(png.subarray(0, 2000))).toBe('damaged-picture');
     expect(refused(Buffer.from('<!doctype html><script>1</script>'))).toBe('not-a-picture');
-    expect(refused(Buffer.concat([Buffer.from('RIFF0000WEBPVP8 ------fghi'), Buffer.from([16, 0, 16, 0])]))).toBe('not-a-picture');
+    expect(refused(Buffer.concat([Buffer.from('RIFF0000WEBPVP8 ------fghi'), Buffer.from([16, 0, 16, 0])]))).toBe(
+      'not-a-picture',
+    );
     expect(refused(new Uint8Array(0))).toBe('not-a-picture');
     expect(performance.now() - started).toBeLessThan(2000);
   });

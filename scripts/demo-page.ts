@@ -2,21 +2,16 @@
  * Photographs the page of the demo's printed piece and keeps it as the application would: `tsx scripts/demo-page.ts`
  * writes `src/demo/pieces/rain-on-the-slip.json`.
  */
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { writeFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { flatPage } from '../src/core/page';
-import { RAIN_ON_THE_SLIP } from '../src/demo/pieces/rain-on-the-slip';
 import { engravePage } from '../tests/pages/engrave-page';
 import { spoilPage } from '../tests/pages/spoil-page';
 
 /** Greys that are kept of the picture: more of them are noise. */
 const GREYS = 8;
 
-const file = join(mkdtempSync(join(tmpdir(), 'oak-')), 'rain.abc');
-writeFileSync(file, RAIN_ON_THE_SLIP);
-const page = await engravePage(file, { font: 'Leland', dpi: 150, staff: 7 });
+const page = await engravePage('src/demo/pieces/rain-on-the-slip.abc', { font: 'Leland', dpi: 150, staff: 7 });
 const flat = page && flatPage(spoilPage(page, 'photo', 7).picture);
 if (!flat) throw new Error('No staff was found on the page of the demo.');
 const { width, height, gray } = flat.picture;

@@ -218,7 +218,7 @@ test('a page on which nothing is found says so and is cut by hand', async ({ pag
   await expect(page.getByRole('dialog')).toContainText('No staff was found on this page');
   await shelve(page).click();
   await page.waitForURL(/\/read/);
-  await page.getByRole('button', { name: 'Draw a line of music' }).click();
+  await page.getByRole('button', { name: 'Draw a line', exact: true }).click();
   const sheet = await page.locator('[data-drawing]').boundingBox();
   const at = (x: number, y: number): readonly [number, number] => [
     (sheet?.x ?? 0) + (sheet?.width ?? 0) * x,

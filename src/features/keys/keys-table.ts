@@ -43,6 +43,11 @@ export const KEYS = {
     along: press(null, '← →', 'choose a bar on the strip'),
     more: press(null, 'Shift ← →', 'choose more bars'),
     none: press(null, 'Esc', 'choose none'),
+    barLine: press(null, '← → ↑ ↓', 'on a printed page: to another bar line'),
+    moveLine: press(null, 'Alt ← →', 'move the bar line; with Shift farther'),
+    putLine: press(null, '+', 'put a bar line in after it'),
+    takeLine: press(null, 'Delete', 'take the bar line away'),
+    barsOfBox: press(null, '1–9', 'how many bars the box after it is'),
   },
   sections: {
     acceptAll: press('enter', 'Enter', 'accept all proposed sections'),

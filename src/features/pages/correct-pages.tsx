@@ -47,7 +47,7 @@ function OfLine({
           onGone();
         }}
       >
-        Take the line away
+        Remove line
       </Button>
       <Button
         look="quiet"
@@ -57,7 +57,7 @@ function OfLine({
           if (chosen && edges) edit('line of music drawn', (before) => addSystem(before, chosen.page, edges, staves));
         }}
       >
-        One more below it
+        Line below
       </Button>
     </>
   );
@@ -90,7 +90,7 @@ export function CorrectPages({
           The bars are right
         </Button>
         <Button aria-pressed={drawing} onClick={() => setDrawing(!drawing)}>
-          {drawing ? 'Stop drawing' : 'Draw a line of music'}
+          {drawing ? 'Stop drawing' : 'Draw a line'}
         </Button>
         <Choose
           label="Staves in a line"
@@ -100,10 +100,10 @@ export function CorrectPages({
         />
         <OfLine paper={paper} chosen={chosen} staves={staves} edit={edit} onGone={() => setChosen(null)} />
       </div>
-      <p className="min-h-18 text-ink-2">
+      <p className="min-h-12 text-ink-2">
         {drawing
           ? 'Drag over a line of music from corner to corner, from its first to its last staff line.'
-          : 'Click where a bar line is missing; drag one that is off; choose one and press Delete where there is none. A number says how many bars its box is. Keys: arrows, Alt with arrows moves, + puts in, 1–9 bars.'}
+          : 'Click where a bar line is missing, drag one that is off, press Delete on one that is none. The number over a box says how many bars it is.'}
         {doubtful > 0 && !drawing
           ? ` ${doubtful === 1 ? 'One bar line was' : `${doubtful} bar lines were`} found with doubt and ${doubtful === 1 ? 'is' : 'are'} dashed.`
           : ''}

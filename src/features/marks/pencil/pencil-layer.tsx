@@ -92,7 +92,7 @@ function PencilHandle({
     <button
       type="button"
       data-pencil={mark.role}
-      aria-label={`“${mark.text}” in pencil`}
+      aria-label={`“${mark.text}” on the page`}
       className={`absolute z-10 cursor-grab touch-none rounded bg-sheet/85 px-1 whitespace-nowrap text-plum hover:bg-plum-wash ${PENCIL_SHIFT[(drag?.to ?? mark).side]} ${PENCIL_LOOK[mark.role]}`}
       style={{ left: at.x, top: at.y }}
       onPointerDown={(event) => {

@@ -36,7 +36,7 @@ export function usePencil({ piece, student, marks }: Pick<MarksModel, 'piece' | 
       return;
     }
     const mark = newMark(place, bare, over ? over.studentId : forStudent && student ? student.id : null);
-    run(putMarks, { marks: [mark], label: `“${bare}” in pencil` }, { stored: () => setWriting(null) });
+    run(putMarks, { marks: [mark], label: `pencil “${bare}”` }, { stored: () => setWriting(null) });
   };
   const move = (mark: PencilMark, place: PencilPlace): void => run(movePencil, { markId: mark.id, place });
   return { seen, writing, setWriting, forStudent, setForStudent, write, drop, move };
