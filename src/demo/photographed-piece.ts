@@ -3,7 +3,7 @@ import type { FlatBar, FlatSystem } from '@/core/page';
 import { agreeToPages, paperOf } from '@/core/paper';
 import { changeBar } from '@/core/bargrid';
 import { madeRow, markId, type Mark, type NewMark, type Section, type Studio, type Zone } from '@/core/studio';
-import photographed from './pieces/rain-on-the-slip.json';
+import photographed from './pieces/rain-on-the-slip.json' with { type: 'json' };
 
 const PIECE = 'demo-rain';
 const PAGE = 'demo-rain-page';

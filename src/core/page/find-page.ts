@@ -3,6 +3,7 @@ import { systemsOf } from './find-systems';
 import type { Picture } from './picture';
 import type { Plane } from './plane';
 import { straighten, type Straight } from './straighten';
+import { turned } from './turn';
 import { traceStaves, type TracedStaff } from './trace-staves';
 import { contrastAt, LAST_LINE, spaceAt, strokeAt, topAt, uprightsOf, type Uprights } from './upright-lines';
 
@@ -124,8 +125,48 @@ function systemOf(system: SystemLines, space: number, headInk: number): FoundSys
   return bars.length === 0 ? null : { staves, from: start, to: isUnclosed ? right : from, bars };
 }
 
-/** The staves, systems and bars of a picture, on the page as it is straightened; null where there is no staff. */
+/** At the beginning of a staff so much is looked at, in spaces, and at its end: from the line on. */
+const CLEF = { from: 0.6, wide: 3.2 } as const;
+/** Where there is so many times more ink at the ends of staves than at their beginnings, the clefs are there. */
+const CLEFS_AT_END = 1.45;
+
+/** The ink of a staff between two columns. */
+function inkBetween({ width, values }: Plane, staff: TracedStaff, from: number, to: number): number {
+  let ink = 0;
+  for (let x = Math.round(from); x < to; x += 1)
+    for (let y = Math.round(topAt(staff, x)); y < topAt(staff, x) + LAST_LINE * spaceAt(staff, x); y += 1)
+      ink += values[y * width + x] ?? 0;
+  return ink;
+}
+
+/** Whether a page lies upside down: its clefs stand at the right. */
+function isUpsideDown({ straight: { ink }, systems }: FoundPage): boolean {
+  let [beginnings, ends] = [0, 0];
+  for (const staff of systems.flatMap((s) => s.staves)) {
+    const space = spaceAt(staff, (staff.left + staff.right) / 2);
+    const [near, far] = [CLEF.from * space, (CLEF.from + CLEF.wide) * space];
+    beginnings += inkBetween(ink, staff, staff.left + near, staff.left + far);
+    ends += inkBetween(ink, staff, staff.right - far, staff.right - near);
+  }
+  return ends > CLEFS_AT_END * beginnings;
+}
+
+/**
+ * The staves, systems and bars of a picture, on the page as it is straightened; null where there is no staff. A page
+ * that lies upside down is turned.
+ */
 export function findPage(picture: Picture, options: PageOptions = {}): FoundPage | null {
+  const page = findUpright(picture, options);
+  if (!page || !isUpsideDown(page)) return page;
+  const other = findUpright(turned(picture, 'upside-down'), options);
+  if (!other || isUpsideDown(other)) return page;
+  const { x0, y0, xx, xy, yx, yy } = other.straight.frame;
+  // From the turned picture back to the picture as it came.
+  const frame = { x0: picture.width - 1 - x0, y0: picture.height - 1 - y0, xx: -xx, xy: -xy, yx: -yx, yy: -yy };
+  return { ...other, straight: { ...other.straight, frame } };
+}
+
+function findUpright(picture: Picture, options: PageOptions): FoundPage | null {
   const straight = straighten(picture);
   if (!straight) return null;
   const { ink: plane, space } = straight;
