@@ -93,8 +93,10 @@ test('a teacher who says measure and crotchet reads nothing else, on any stage',
   test.slow();
   await page.goto('/settings');
   await pick(page, 'Between two bar lines stands a', 'measure');
-  await pick(page, 'Note values are called', 'crotchet, quaver, minim');
   const settings = async (): Promise<unknown> => (await storedRows(page, 'settings', 'demo'))[0];
+  // Every label is said anew; a list that is opened meanwhile closes again.
+  await expect.poll(settings).toMatchObject({ barWord: 'measure' });
+  await pick(page, 'Note values are called', 'crotchet, quaver, minim');
   await expect.poll(settings).toMatchObject({ barWord: 'measure', noteNames: 'british' });
   const piece = 'piece=demo-quay&section=demo-quay-s1&student=demo-imke';
   for (const [path, text] of [

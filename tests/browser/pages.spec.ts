@@ -2,6 +2,7 @@
 import { deflateSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
 import { troublesOf } from './axe';
+import { onFriday } from './friday';
 import { dropPages, pdfOf, photograph } from './photographs';
 import { goTo, openOwnStudio, storedRows } from './studio';
 
@@ -33,6 +34,8 @@ async function bringPhotograph(page: Page, piece: string, title: string): Promis
 test('a photograph is dropped, two bars corrected, sections made, a chunk given, and its excerpt printed', async ({
   page,
 }) => {
+  // On a Saturday a new student has nothing to practise.
+  await onFriday(page);
   await openOwnStudio(page);
   const bars = await bringPhotograph(page, MINUET, 'Minuet from the drawer');
   expect(await storedBars(page)).toBe(sum(bars));

@@ -3,6 +3,9 @@ import type { Piece } from '@/core/studio';
 import { loadedPiece } from '@/features/score';
 import { askReading, engrave } from '@/workers';
 
+/** Bars and notes are known by their ids, and each stands on the screen once: in the music itself. */
+const withoutNames = (svg: string): string => svg.replace(/ id="g\d+[^"]*"/g, '');
+
 /** What was typed of one bar, engraved: it shows at once whether it is what the page says. */
 export function TypedBar({
   piece,
@@ -22,7 +25,7 @@ export function TypedBar({
       const document = await askReading((api) => api.excerpt(loadedPiece(piece), { from: bar, to: bar }));
       if (!document.ok) return;
       const systems = await engrave(document.value, { width: 460, scale: 46 });
-      if (current && systems.ok) setDrawn({ wanted, svg: systems.value[0] ?? '' });
+      if (current && systems.ok) setDrawn({ wanted, svg: withoutNames(systems.value[0] ?? '') });
     };
     // What cannot be read is said below the field.
     draw().catch(() => undefined);
