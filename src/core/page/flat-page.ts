@@ -32,7 +32,7 @@ export interface FlatPage {
 }
 
 /** What of a page is kept around its systems, in spaces. */
-const AROUND = { side: 14, above: 18, below: 12 } as const;
+const AROUND = { side: 7, above: 18, below: 12 } as const;
 /** Nothing of a system is farther away from its staves than this, in spaces. */
 const REACH = 8;
 /** What is paler than this, of the blackest ink, is paper; from the second on it is ink. */

@@ -2,7 +2,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import { addPages, layAnew, placedPages, type Differences, type PageToPlace, type Paper } from '@/core/paper';
 import type { Result } from '@/core/result';
 import { Button, counted } from '@/ui';
-import { useActs } from '@/features/acts';
+import { tell, useActs } from '@/features/acts';
 import { MOST_PAGES, openSources } from './page-sources';
 import { readPages, type PageRead, type ReadingProgress } from './read-pages';
 import type { EditPaper } from './use-paper';
@@ -34,11 +34,9 @@ export function MorePages({ pieceId, edit }: { readonly pieceId: string; readonl
   const input = useRef<HTMLInputElement | null>(null);
   const [anew, setAnew] = useState(false);
   const [at, setAt] = useState<ReadingProgress | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
   const take = async (files: readonly File[]): Promise<Result<unknown> | void> => {
     const sources = await openSources(files);
     if (!sources.ok) return sources;
-    setSaid(null);
     const reading = readPages(sources.value.pages.slice(0, MOST_PAGES), {}, setAt);
     const pages = await reading.result.finally(() => {
       setAt(null);
@@ -67,7 +65,12 @@ export function MorePages({ pieceId, edit }: { readonly pieceId: string; readonl
         ({ differences } = laid);
         return laid.change;
       },
-      { pictures, stored: () => setSaid(differences ? differencesInWords(differences) : null) },
+      {
+        pictures,
+        stored: () => {
+          if (differences) tell(differencesInWords(differences));
+        },
+      },
     );
     return undefined;
   };
@@ -102,7 +105,6 @@ export function MorePages({ pieceId, edit }: { readonly pieceId: string; readonl
           Looking for bars: page {at.page} of {at.of}
         </p>
       ) : null}
-      {said ? <p role="status">{said}</p> : null}
     </div>
   );
 }
