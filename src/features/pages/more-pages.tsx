@@ -1,9 +1,9 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { addPages, layAnew, placedPages, type Differences, type PageToPlace, type Paper } from '@/core/paper';
-import type { Result } from '@/core/result';
+import { fail, type Result } from '@/core/result';
 import { Button, counted } from '@/ui';
 import { tell, useActs } from '@/features/acts';
-import { MOST_PAGES, openSources } from './page-sources';
+import { MOST_PAGES, openSources, type OpenedSources } from './page-sources';
 import { readPages, type PageRead, type ReadingProgress } from './read-pages';
 import type { EditPaper } from './use-paper';
 
@@ -28,6 +28,15 @@ function differencesInWords({ before, after, lost }: Differences): string {
     : `The new pages have ${counted(lost.length, 'bar')} fewer (${after}, before ${before}). What stood there waits until a bar line is put in; undo brings the pages before back.`;
 }
 
+/** Pages of the files, no more than can be read at a time. */
+async function openFew(files: readonly File[]): Promise<Result<OpenedSources>> {
+  const sources = await openSources(files);
+  if (!sources.ok || sources.value.pages.length <= MOST_PAGES) return sources;
+  const { pages, close } = sources.value;
+  close();
+  return fail('too-many-pages', `These are ${pages.length} pages; up to ${MOST_PAGES} can be read at a time.`);
+}
+
 /** Brings more pages in behind those that are there, or other pictures of the same music in their place. */
 export function MorePages({ pieceId, edit }: { readonly pieceId: string; readonly edit: EditPaper }): ReactNode {
   const { act } = useActs();
@@ -35,12 +44,13 @@ export function MorePages({ pieceId, edit }: { readonly pieceId: string; readonl
   const [anew, setAnew] = useState(false);
   const [at, setAt] = useState<ReadingProgress | null>(null);
   const take = async (files: readonly File[]): Promise<Result<unknown> | void> => {
-    const sources = await openSources(files);
+    const sources = await openFew(files);
     if (!sources.ok) return sources;
-    const reading = readPages(sources.value.pages.slice(0, MOST_PAGES), {}, setAt);
+    const { pages: found, close } = sources.value;
+    const reading = readPages(found, {}, setAt);
     const pages = await reading.result.finally(() => {
       setAt(null);
-      sources.value.close();
+      close();
     });
     if (pages === null || !pages.ok) return pages ?? undefined;
     const placed = (paper: Paper) =>
