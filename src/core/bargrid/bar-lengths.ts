@@ -1,5 +1,6 @@
 import { fraction, meterQuarters, parseMeter, type Fraction } from '../score';
 import type { Grid } from './grid';
+import { parseQuarters } from './grid-to-draft';
 
 const USUAL = fraction(4);
 
@@ -9,8 +10,7 @@ const USUAL = fraction(4);
  * @example barLengths({ pickup: '1', bars: [{ id: 'g1', meter: '3/4' }, { id: 'g2' }] }).get('g2') // → { n: 3, d: 1 }
  */
 export function barLengths({ pickup, bars }: Pick<Grid, 'pickup' | 'bars'>): ReadonlyMap<string, Fraction> {
-  const [n = 0, d = 1] = pickup.split('/').map(Number);
-  const first = d > 0 ? fraction(n, d) : fraction(0);
+  const first = parseQuarters(pickup) ?? fraction(0);
   let length = USUAL;
   return new Map(
     bars.map((bar, i) => {

@@ -36,7 +36,8 @@ function partOf(grid: Grid, staves: readonly DraftStaff[]): DraftPart {
   };
 }
 
-function parseQuarters(text: string): Fraction | null {
+/** A length in quarters as it is kept, `3/2`; null where it is none. */
+export function parseQuarters(text: string): Fraction | null {
   const match = /^(\d{1,3})(?:\/(\d{1,3}))?$/.exec(text);
   const d = Number(match?.[2] ?? '1');
   return match && d > 0 ? fraction(Number(match[1]), d) : null;

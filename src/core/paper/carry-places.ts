@@ -1,5 +1,6 @@
 import { barLengths } from '../bargrid';
 import { fraction, fractionText, type Fraction } from '../score';
+import { offsetQuarters } from '../sections';
 import { markId, type Mark, type Section } from '../studio';
 import type { PaperChange } from './change-paper';
 import { barOrder, type MovedPart } from './moved-bars';
@@ -15,10 +16,6 @@ interface Place {
 }
 
 const decimal = ({ n, d }: Fraction): number => n / d;
-const quartersOf = (text: string): number => {
-  const [n = 0, d = 1] = text.split('/').map(Number);
-  return n / d;
-};
 /** Places inside a bar are kept to the half quarter: a cut by eye is no finer. */
 const GRAIN = 2;
 const offsetText = (quarters: number): string => fractionText(fraction(Math.round(quarters * GRAIN), GRAIN));
@@ -45,7 +42,7 @@ function carriedSection<S extends SectionPlace>(section: S, change: PaperChange,
   const order = barOrder(before);
   const length = (bar: string, of: ReadonlyMap<string, Fraction>): number => decimal(of.get(bar) ?? fraction(4));
   const shareOf = (bar: string, offset: string | null): number =>
-    offset === null ? 1 : Math.min(1, quartersOf(offset) / length(bar, lengths));
+    offset === null ? 1 : Math.min(1, decimal(offsetQuarters(offset)) / length(bar, lengths));
   const partsOf = (bar: string): readonly MovedPart[] | undefined =>
     change.keepsLines && there.has(bar) ? undefined : change.moved.get(bar);
   const survivor = (bar: string, way: 1 | -1): string | null => {

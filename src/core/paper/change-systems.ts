@@ -2,7 +2,7 @@ import { fail, ok } from '../result';
 import type { PageSystem } from '../studio';
 import type { PaperResult } from './change-paper';
 import { movedBars } from './moved-bars';
-import { freshIds, pageOf, settled, systemAt, withSystem, type Paper, type SystemPlace } from './paper';
+import { freshIds, outerLines, pageOf, settled, systemAt, withSystem, type Paper, type SystemPlace } from './paper';
 
 const NOTHING = fail('paper-nothing-there', 'There is no such system on the page any more.');
 /** A system is at least so many spaces of a staff wide, and a staff high. */
@@ -44,7 +44,10 @@ export function addSystem(paper: Paper, page: string, edges: SystemEdges, staves
     lower: Math.min(layout.height, bottom + REACH * space),
     boxes: [{ bars: [id], from: left, to: right }],
   };
-  const middle = (s: PageSystem): number => ((s.staves[0]?.[0] ?? 0) + (s.staves[s.staves.length - 1]?.[1] ?? 0)) / 2;
+  const middle = (s: PageSystem): number => {
+    const [first, last] = outerLines(s);
+    return (first + last) / 2;
+  };
   const systems = [...layout.systems, system].sort((a, b) => middle(a) - middle(b));
   return ok({
     paper: settled({
@@ -82,8 +85,7 @@ export function moveSystemEdge(paper: Paper, place: SystemPlace, edge: 'upper' |
   const system = systemAt(paper, place);
   const page = pageOf(paper, place);
   if (!system || !page) return NOTHING;
-  const top = system.staves[0]?.[0] ?? 0;
-  const bottom = system.staves[system.staves.length - 1]?.[1] ?? 0;
+  const [top, bottom] = outerLines(system);
   const after: PageSystem =
     edge === 'upper'
       ? { ...system, upper: Math.max(0, Math.min(top, to)) }

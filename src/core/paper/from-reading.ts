@@ -1,7 +1,7 @@
 import type { Grid, GridBar } from '../bargrid';
 import type { FlatBar, FlatPage } from '../page';
 import type { Box } from '../studio';
-import { freshIds, type PageLayout, type Paper } from './paper';
+import { freshIds, settled, type PageLayout, type Paper } from './paper';
 
 /** Below this a bar line is shown as doubtful. */
 const SURE = 0.55;
@@ -129,19 +129,15 @@ export function paperOf(pages: readonly PageToPlace[], about: AboutPages): Paper
   const [first = { id: 'g1' }, ...rest] = bars;
   const staves = usualStaves(layouts);
   const [from, to] = about.shown ?? [0, staves - 1];
-  const begins = new Set(layouts.flatMap((l) => l.systems.map((s) => s.boxes[0]?.bars[0])).slice(1));
-  return {
+  const paper: Paper = {
     grid: {
       ...empty.grid,
       staves: to - from + 1 === 2 ? 2 : 1,
       ...(about.shown && to - from + 1 < staves ? { shown: [from, to] } : {}),
       pickup: looksLikePickup(layouts) ? '1' : '0',
-      made: Math.max(1, bars.length),
-      bars: [
-        { ...first, meter: '4/4', key: 'C' },
-        ...rest.map((b) => (begins.has(b.id) ? { ...b, lineBreak: true } : b)),
-      ],
+      bars: [{ ...first, meter: '4/4', key: 'C' }, ...rest],
     },
     layouts,
   };
+  return bars.length === 0 ? paper : settled(paper);
 }

@@ -5,7 +5,7 @@
  * width.
  */
 export { barOrder, type MovedBars, type MovedPart } from './moved-bars';
-export { type PageLayout, type Paper, type SystemPlace } from './paper';
+export { outerLines, type PageLayout, type Paper, type SystemPlace } from './paper';
 export {
   addBarLine,
   agreeToPages,

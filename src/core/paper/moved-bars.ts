@@ -75,4 +75,4 @@ export function movedBars(before: Pick<PageSystem, 'boxes'>, after: Pick<PageSys
  *
  * @example barOrder(paper) // → ['g1', 'g2', 'g3', 'g4', 'g5', 'g6', 'g7', 'g8']
  */
-export const barOrder = (paper: Paper): readonly string[] => boxesOf(paper).flatMap((b) => b.bars);
+export const barOrder = (paper: Pick<Paper, 'layouts'>): readonly string[] => boxesOf(paper).flatMap((b) => b.bars);

@@ -1,5 +1,5 @@
 import type { Box, PageSystem } from '../studio';
-import type { PageLayout, Paper } from './paper';
+import { outerLines, type PageLayout, type Paper } from './paper';
 
 /** A bar in a line that is cut from a page, in CSS pixels of the line. */
 export interface LineBar {
@@ -81,8 +81,7 @@ function rowsOf({ page, system }: Run, shown: Paper['grid']['shown']) {
   const staves = system.staves.slice(a, b + 1);
   const above = system.staves[a - 1]?.[1];
   const below = system.staves[b + 1]?.[0];
-  const top = staves[0]?.[0] ?? 0;
-  const foot = staves[staves.length - 1]?.[1] ?? 0;
+  const [top, foot] = outerLines({ staves });
   return {
     staves,
     upper: Math.max(0, above === undefined ? system.upper : (above + top) / 2),

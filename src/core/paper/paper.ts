@@ -30,6 +30,16 @@ export const systemAt = ({ layouts }: Paper, { page, system }: SystemPlace): Pag
 export const pageOf = ({ layouts }: Paper, { page }: Pick<SystemPlace, 'page'>): PageLayout | null =>
   layouts.find((l) => l.id === page) ?? null;
 
+/**
+ * First line of the highest staff of a system and last line of its lowest.
+ *
+ * @example outerLines({ staves: [[10, 50], [100, 140]] }) // → [10, 140]
+ */
+export const outerLines = ({ staves }: Pick<PageSystem, 'staves'>): readonly [number, number] => [
+  staves[0]?.[0] ?? 0,
+  staves[staves.length - 1]?.[1] ?? 0,
+];
+
 /** The same paper with another system in the place of one; null takes it away. */
 export const withSystem = (paper: Paper, place: SystemPlace, system: PageSystem | null): Paper => ({
   ...paper,

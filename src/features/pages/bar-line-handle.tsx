@@ -1,7 +1,7 @@
 import { useState, type KeyboardEvent, type PointerEvent, type ReactNode, type RefObject } from 'react';
-import type { PageLayout } from '@/core/paper';
+import { outerLines, type PageLayout } from '@/core/paper';
 import type { PageSystem } from '@/core/studio';
-import { across, down, lineAt, pointOn, rowsOf } from './page-places';
+import { across, down, lineAt, pointOn } from './page-places';
 
 /** Pixels of the picture that a key moves a line, alone and with Shift. */
 const STEP = { fine: 2, coarse: 10 } as const;
@@ -35,7 +35,7 @@ export function BarLineHandle({
   onRemove,
 }: Props): ReactNode {
   const [drag, setDrag] = useState<{ readonly from: number; readonly x: number } | null>(null);
-  const [top, foot] = rowsOf(system);
+  const [top, foot] = outerLines(system);
   const x = drag?.x ?? lineAt(system, line);
   const unsure = line >= 0 && system.boxes[line]?.unsure === true;
   const onKeyDown = (event: KeyboardEvent): void => {

@@ -1,10 +1,10 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { addSystem, removeSystem, setStavesOfLine, usualStaves, type Paper } from '@/core/paper';
+import { addSystem, outerLines, removeSystem, setStavesOfLine, usualStaves, type Paper } from '@/core/paper';
 import type { Score } from '@/core/score';
 import { Button, Choose } from '@/ui';
-import { endsOf, rowsOf } from './page-places';
+import { endsOf } from './page-places';
 import { PageSheet, type ChosenOnPage } from './page-sheet';
 import type { EditPaper } from './use-paper';
 
@@ -15,10 +15,10 @@ function drawBelow(paper: Paper, chosen: ChosenOnPage) {
   const page = paper.layouts.find((l) => l.id === chosen.page);
   const system = page?.systems[chosen.system];
   if (!page || !system) return null;
-  const [top, foot] = rowsOf(system);
+  const [top, foot] = outerLines(system);
   const [left, right] = endsOf(system);
   const next = page.systems[chosen.system + 1];
-  const room = (next ? rowsOf(next)[0] : page.height) - foot;
+  const room = (next ? outerLines(next)[0] : page.height) - foot;
   const from = foot + Math.max(page.space * 2, (room - (foot - top)) / 2);
   return { left, right, top: from, bottom: Math.min(page.height, from + (foot - top)) };
 }

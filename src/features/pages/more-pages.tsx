@@ -1,24 +1,11 @@
 import { useRef, useState, type ReactNode } from 'react';
-import { addPages, layAnew, placedPages, type Differences, type PageToPlace, type Paper } from '@/core/paper';
+import { addPages, layAnew, placedPages, type Differences, type Paper } from '@/core/paper';
 import { fail, type Result } from '@/core/result';
 import { Button, counted } from '@/ui';
 import { tell, useActs } from '@/features/acts';
 import { MOST_PAGES, openSources, type OpenedSources } from './page-sources';
-import { readPages, type PageRead, type ReadingProgress } from './read-pages';
+import { picturesOf, readPages, toPlace, type ReadingProgress } from './read-pages';
 import type { EditPaper } from './use-paper';
-
-const toPlace =
-  (pieceId: string) =>
-  ({ id, kept }: PageRead): PageToPlace => ({
-    id,
-    pieceId,
-    width: kept.width,
-    height: kept.height,
-    flat: kept.flat,
-  });
-
-const picturesOf = (pages: readonly PageRead[]) =>
-  pages.map(({ id, name, kept }) => ({ id, name: name.slice(0, 300), type: kept.type, data: kept.data }));
 
 /** What another photograph differs in, in a sentence. */
 function differencesInWords({ before, after, lost }: Differences): string {

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { movePage, removePage, type Paper } from '@/core/paper';
+import { barOrder, movePage, removePage, type Paper } from '@/core/paper';
 import { Button, counted, Panel } from '@/ui';
 import { MorePages } from './more-pages';
 import type { EditPaper } from './use-paper';
@@ -44,10 +44,7 @@ function PageList({ paper, edit }: { readonly paper: Paper; readonly edit: EditP
         >
           <span className="flex-1">
             Page {i + 1}: {counted(layout.systems.length, 'line')},{' '}
-            {counted(
-              layout.systems.reduce((n, s) => n + s.boxes.reduce((m, b) => m + b.bars.length, 0), 0),
-              'bar',
-            )}
+            {counted(barOrder({ layouts: [layout] }).length, 'bar')}
           </span>
           <Button
             look="quiet"

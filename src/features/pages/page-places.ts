@@ -5,12 +5,6 @@ import type { PageSystem } from '@/core/studio';
 export const across = ({ width }: Pick<PageLayout, 'width'>, x: number): string => `${(100 * x) / width}%`;
 export const down = ({ height }: Pick<PageLayout, 'height'>, y: number): string => `${(100 * y) / height}%`;
 
-/** First line of the highest staff and last line of the lowest. */
-export const rowsOf = ({ staves }: PageSystem): readonly [number, number] => [
-  staves[0]?.[0] ?? 0,
-  staves[staves.length - 1]?.[1] ?? 0,
-];
-
 export const endsOf = ({ boxes }: PageSystem): readonly [number, number] => [
   boxes[0]?.from ?? 0,
   boxes[boxes.length - 1]?.to ?? 0,

@@ -1,5 +1,8 @@
 import type { PageOptions } from '@/core/page';
+import type { PageToPlace } from '@/core/paper';
+import type { PagePicture } from '@/core/commands';
 import { ok, type Result } from '@/core/result';
+import { clampText, MOST } from '@/core/studio';
 import { readPicture, type KeptPicture, type Running } from '@/workers';
 import type { PageSource } from './page-sources';
 
@@ -9,6 +12,15 @@ export interface PageRead {
   readonly name: string;
   readonly kept: KeptPicture;
 }
+
+/** A page that was read, to be placed in a piece. */
+export const toPlace =
+  (pieceId: string) =>
+  ({ id, kept: { width, height, flat } }: PageRead): PageToPlace => ({ id, pieceId, width, height, flat });
+
+/** Pictures of pages that were read, as they are kept. */
+export const picturesOf = (pages: readonly PageRead[]): readonly PagePicture[] =>
+  pages.map(({ id, name, kept: { type, data } }) => ({ id, name: clampText(name, MOST.title), type, data }));
 
 /** How far the reading of several pages is: which one, and how much of it. */
 export interface ReadingProgress {

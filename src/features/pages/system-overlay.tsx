@@ -1,9 +1,9 @@
 import type { MouseEvent, ReactNode, RefObject } from 'react';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import type { PageLayout } from '@/core/paper';
+import { outerLines, type PageLayout } from '@/core/paper';
 import type { Box, PageSystem } from '@/core/studio';
 import { BarLineHandle } from './bar-line-handle';
-import { across, down, endsOf, pointOn, rowsOf } from './page-places';
+import { across, down, endsOf, pointOn } from './page-places';
 
 /** Counts that a box can be said to stand for without typing. */
 const COUNTS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 14, 16, 20, 24, 32] as const;
@@ -51,7 +51,7 @@ function BoxCount({
   readonly name: string;
   readonly onCount: (count: number) => void;
 }): ReactNode {
-  const [top] = rowsOf(system);
+  const [top] = outerLines(system);
   return (
     <Menu>
       <MenuButton
@@ -100,7 +100,7 @@ export function SystemOverlay({
   onLine,
   onSystem,
 }: Props): ReactNode {
-  const [top, foot] = rowsOf(system);
+  const [top, foot] = outerLines(system);
   const [left, right] = endsOf(system);
   const lines = [-1, ...system.boxes.map((_, i) => i)];
   const add = (event: MouseEvent): void => {

@@ -1,14 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
 import { bringInPages } from '@/core/commands';
 import { instrumentFromWords, instrumentName, instrumentOf } from '@/core/instruments';
-import { paperOf, type PageToPlace } from '@/core/paper';
+import { paperOf } from '@/core/paper';
 import type { Issue } from '@/core/result';
 import type { Student } from '@/core/studio';
 import { storageProblem, useStudents, useStudio } from '@/store';
 import { useWhere } from '@/features/where';
 import type { Running } from '@/workers';
 import { MOST_PAGES, openSources, titleFromName, type OpenedSources, type PageSource } from './page-sources';
-import { readPages, type PageRead, type ReadingProgress } from './read-pages';
+import { picturesOf, readPages, toPlace, type PageRead, type ReadingProgress } from './read-pages';
 
 /** How far the bringing in of pages is. */
 export type Bringing =
@@ -101,15 +101,8 @@ export function useBringingPages(files: readonly File[], onDone: (pieceId: strin
   }, [files]);
   const store = async (pages: readonly PageRead[], said: SaidOfPages): Promise<void> => {
     const pieceId = crypto.randomUUID();
-    const toPlace = pages.map(({ id, kept }): PageToPlace => ({
-      id,
-      pieceId,
-      width: kept.width,
-      height: kept.height,
-      flat: kept.flat,
-    }));
     const { instrument } = instrumentFromWords(said.instrument);
-    const paper = paperOf(toPlace, {
+    const paper = paperOf(pages.map(toPlace(pieceId)), {
       title: said.title.trim() || 'Untitled',
       instrument: said.instrument.trim(),
       clef: instrumentOf(instrument).clefs[0] ?? 'treble',
@@ -118,7 +111,7 @@ export function useBringingPages(files: readonly File[], onDone: (pieceId: strin
     const done = await studio.run(bringInPages, {
       pieceId,
       paper,
-      pictures: pages.map(({ id, name, kept }) => ({ id, name: name.slice(0, 300), type: kept.type, data: kept.data })),
+      pictures: picturesOf(pages),
       fileName: files[0]?.name ?? 'pages',
     });
     if (done.ok) onDone(pieceId, done.value.says ?? '');

@@ -33,8 +33,7 @@ function typedNotes(score: Score, from: number, to: number): ReadonlyMap<string,
 }
 
 /** Numbers over bars: over all of them, or over the first of a line that begins within its system. */
-function namesOver({ bars }: PageLine, score: Score, all: boolean): ReadonlyMap<string, string> {
-  const names = new Map(score.bars.map((b) => [b.id, b.name]));
+function namesOver({ bars }: PageLine, names: ReadonlyMap<string, string>, all: boolean): ReadonlyMap<string, string> {
   const named = all ? bars : bars.slice(0, 1).filter((b) => !b.begins);
   return new Map(named.flatMap(({ id }) => (names.has(id) ? [[id, names.get(id) ?? ''] as const] : [])));
 }
@@ -63,26 +62,19 @@ export async function drawnFromPages(
   const lines = pageLines({ grid, layouts }, from, to, { width, space });
   if (lines.length === 0)
     return fail('paper-nothing-there', 'These bars lie on no page yet. In Read a line can be drawn over them.');
-  const pages = new Map(
-    (
-      await pagesById(
-        db,
-        lines.map((l) => l.page),
-      )
-    ).map((p) => [p.id, p]),
+  const stored = await pagesById(
+    db,
+    lines.map((l) => l.page),
+  );
+  // One picture a page: lines that share it hand it over once.
+  const pictures = new Map(
+    stored.map(({ id, updatedAt, type, data }) => [id, { key: `${id} ${updatedAt}`, type, data }]),
   );
   const notes = typedNotes(score, from, to);
+  const names = new Map(score.bars.map((b) => [b.id, b.name]));
   const wanted = lines.flatMap((line) => {
-    const page = pages.get(line.page);
-    return page
-      ? [
-          {
-            line,
-            picture: { key: `${page.id} ${page.updatedAt}`, type: page.type, data: page.data },
-            content: { notes, names: namesOver(line, score, numbered) },
-          },
-        ]
-      : [];
+    const picture = pictures.get(line.page);
+    return picture ? [{ line, picture, content: { notes, names: namesOver(line, names, numbered) } }] : [];
   });
   if (wanted.length < lines.length)
     return fail('page-gone', 'The picture of this page is not in this studio. Bring the page in again in Read.');

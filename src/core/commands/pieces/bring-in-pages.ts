@@ -1,6 +1,6 @@
 import { draftToMusicXml, gridToDraft } from '../../bargrid';
 import { instrumentFromWords } from '../../instruments';
-import type { Paper } from '../../paper';
+import { barOrder, type Paper } from '../../paper';
 import { ok } from '../../result';
 import { clampText, MOST, type Page } from '../../studio';
 import { command, put } from '../command';
@@ -24,7 +24,7 @@ export const bringInPages = command({
     const draft = gridToDraft(grid);
     if (!draft.ok) return draft;
     const title = clampText(grid.title, MOST.title);
-    const bars = layouts.reduce((n, l) => n + l.systems.reduce((m, s) => m + s.boxes.length, 0), 0);
+    const bars = barOrder(paper).length;
     return ok({
       label: `${title} brought in`,
       changes: [
