@@ -15,6 +15,20 @@ const barLines = (page: Page) => page.locator('[data-bar-line]');
 const lineAfter = (page: Page, bar: string) =>
   page.getByRole('button', { name: new RegExp(`^Bar line after bar ${bar}(,|$)`) });
 
+/** Where the middle of a bar line is on its page, as a share: the page may have scrolled when it is clicked. */
+async function placeOf(page: Page, bar: string): Promise<readonly [number, number]> {
+  const line = await lineAfter(page, bar).boundingBox();
+  const sheet = await page.locator('[data-page]').boundingBox();
+  if (!line || !sheet) throw new Error(`no line after bar ${bar}`);
+  return [(line.x + line.width / 2 - sheet.x) / sheet.width, (line.y + line.height / 2 - sheet.y) / sheet.height];
+}
+
+async function clickPlace(page: Page, [x, y]: readonly [number, number]): Promise<void> {
+  const sheet = page.locator('[data-page]');
+  const box = await sheet.boundingBox();
+  await sheet.click({ position: { x: x * (box?.width ?? 0), y: y * (box?.height ?? 0) } });
+}
+
 /** The bars of the only piece, as its boxes are stored. */
 async function storedBars(page: Page): Promise<number> {
   const layouts = (await storedRows(page, 'layouts')) as { systems: { boxes: { bars: string[] }[] }[] }[];
@@ -41,12 +55,12 @@ test('a photograph is dropped, two bars corrected, sections made, a chunk given,
   expect(await storedBars(page)).toBe(sum(bars));
 
   // One that is none goes by a key, one that is missing comes by a click where it was.
-  const where = await lineAfter(page, '2').boundingBox();
+  const where = await placeOf(page, '2');
   await lineAfter(page, '2').focus();
   await page.keyboard.press('Delete');
   await expect.poll(() => storedBars(page)).toBe(sum(bars) - 1);
   await expect(barLines(page)).toHaveCount(sum(bars) + bars.length - 1);
-  await page.mouse.click((where?.x ?? 0) + (where?.width ?? 0) / 2, (where?.y ?? 0) + (where?.height ?? 0) / 2);
+  await clickPlace(page, where);
   await expect.poll(() => storedBars(page)).toBe(sum(bars));
   // Undo takes both back, one after the other.
   await page.keyboard.press('Control+z');
@@ -116,7 +130,7 @@ test('forty bars with three errors are right in under a minute, by mouse and by 
   const bars = await bringPhotograph(page, RONDO, 'Rondo');
   expect(sum(bars)).toBe(40);
   // As a bad picture would have it: two lines missing, one too many.
-  const first = await lineAfter(page, '10').boundingBox();
+  const first = await placeOf(page, '10');
   await lineAfter(page, '10').focus();
   await page.keyboard.press('Delete');
   await expect.poll(() => storedBars(page)).toBe(39);
@@ -127,7 +141,7 @@ test('forty bars with three errors are right in under a minute, by mouse and by 
   await page.keyboard.press('+');
   await expect.poll(() => storedBars(page)).toBe(39);
   const began = Date.now();
-  await page.mouse.click((first?.x ?? 0) + (first?.width ?? 0) / 2, (first?.y ?? 0) + (first?.height ?? 0) / 2);
+  await clickPlace(page, first);
   await expect.poll(() => storedBars(page)).toBe(40);
   await lineAfter(page, '6').focus();
   await page.keyboard.press('Delete');
