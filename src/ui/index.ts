@@ -22,6 +22,7 @@ export { MoreMenu } from './more-menu';
 export { TickRow } from './tick-row';
 export { staggered, textWidth } from './stagger';
 export { useKeptChoice } from './kept-choice';
+export { useDrag, type DragHandlers } from './use-drag';
 export { BeatSign } from './beat-sign';
 export { plainText } from './plain-text';
 export { dayWords, longDayWords } from './day-words';

@@ -49,8 +49,33 @@ function documentOf(file: string): string {
   return opened.value.text;
 }
 
-/** A page of a piece, white, upright and sharp; null where the piece has no such page. */
-export async function engravePage(file: string, { font, dpi, staff, page = 1 }: PageLook): Promise<TruePage | null> {
+const MEASURE = /<g id="([^"]+)" class="measure[^"]*">/g;
+const BAR_LINE = /<g id="[^"]*" class="barLine">([\s\S]*?)<\/g>/g;
+const UPRIGHT = /<path d="M([\d.]+) [\d.]+ L\1 [\d.]+" stroke-width="([\d.]+)"/g;
+const LEVEL = /<path d="M([\d.]+) ([\d.]+) L([\d.]+) \2"/;
+
+/** By bar: how much of its width lies behind its last bar line, where a signature of the next line is announced. */
+function behindLastLine(svg: string): ReadonlyMap<string, number> {
+  const starts = [...svg.matchAll(MEASURE)];
+  return new Map(
+    starts.map((start, i) => {
+      const own = svg.slice(start.index, starts[i + 1]?.index ?? svg.length);
+      const [, left, , right] = LEVEL.exec(own) ?? [];
+      const ends = [...own.matchAll(BAR_LINE)].flatMap(([, inside = '']) =>
+        [...inside.matchAll(UPRIGHT)].map(([, x, stroke]) => Number(x) + Number(stroke) / 2),
+      );
+      const share = (Number(right) - Math.max(...ends)) / (Number(right) - Number(left));
+      return [start[1] ?? '', ends.length > 0 && share < 0.5 ? Math.max(0, share) : 0] as const;
+    }),
+  );
+}
+
+/** A page of a piece in a file, white, upright and sharp; null where the piece has no such page. */
+export const engravePage = (file: string, look: PageLook): Promise<TruePage | null> =>
+  engraveMusic(documentOf(file), look);
+
+/** The same of MusicXML as text. */
+export async function engraveMusic(text: string, { font, dpi, staff, page = 1 }: PageLook): Promise<TruePage | null> {
   const toolkit = await engraver();
   const unitsAMm = STAFF_AT_FULL_SIZE / staff;
   toolkit.setOptions({
@@ -69,7 +94,7 @@ export async function engravePage(file: string, { font, dpi, staff, page = 1 }: 
     svgRemoveXlink: true,
     justifyVertically: false,
   });
-  if (!toolkit.loadData(documentOf(file))) throw new Error(`${file} cannot be engraved.`);
+  if (!toolkit.loadData(text)) throw new Error('This music cannot be engraved.');
   if (page > toolkit.getPageCount()) return null;
   const svg = toolkit.renderToSVG(page);
   const zoom = ((staff / MM_AN_INCH) * dpi) / STAFF_AT_FULL_SIZE;
@@ -81,12 +106,14 @@ export async function engravePage(file: string, { font, dpi, staff, page = 1 }: 
   const rgba = drawn.pixels;
   const gray = new Uint8Array(drawn.width * drawn.height);
   for (let i = 0; i < gray.length; i += 1) gray[i] = rgba[4 * i] ?? 255;
-  const { bars, width } = lineLayout(svg);
-  const k = drawn.width / width;
+  const { bars, width: drawnWidth } = lineLayout(svg);
+  const k = drawn.width / drawnWidth;
   const systems: PageCorners[][] = [];
+  const behind = behindLastLine(svg);
   let last = Infinity;
-  for (const b of bars.values()) {
-    const [x0, y0, x1, y1] = [b.x * k, b.top * k, (b.x + b.width) * k, (b.top + b.height) * k];
+  for (const [id, b] of bars) {
+    const width = b.width * (1 - (behind.get(id) ?? 0));
+    const [x0, y0, x1, y1] = [b.x * k, b.top * k, (b.x + width) * k, (b.top + b.height) * k];
     // As far to the left as the one before: one bar stands below another.
     if (x0 <= last) systems.push([]);
     last = x0;

@@ -4,21 +4,10 @@
  */
 import type { PageCorners, PagePoint, Picture } from '../../src/core/page';
 import type { TruePage } from './engrave-page';
+import { randomFrom } from './random';
 
 export const PAGE_KINDS = ['scan', 'turned', 'photo', 'hard'] as const;
 export type PageKind = (typeof PAGE_KINDS)[number];
-
-/** Numbers from 0 to 1 that are the same for the same seed (mulberry32). */
-function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** How a page lies before the lens: bent, then seen at an angle. Coordinates in shares of the page's width. */
 interface Lie {

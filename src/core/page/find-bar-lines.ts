@@ -1,7 +1,8 @@
-import { joinedAt } from './find-systems';
-import { valueAt, type Plane } from './plane';
-import type { TracedStaff } from './trace-staves';
-import { busyBeside, contrastAt, LAST_LINE, spaceAt, strokeAt, topAt, type Uprights } from './upright-lines';
+import { signsAt, strokeThrough, throughAt, type StrokeSigns } from './bar-line-signs';
+import { judged, type Judged } from './judge-strokes';
+import { valueAt } from './plane';
+import { inStaff, type SystemLines } from './system-lines';
+import { contrastAt, spaceAt, topAt } from './upright-lines';
 
 /** One or more strokes through a system that stand together. */
 export interface BarLine {
@@ -17,163 +18,79 @@ export interface BarLine {
   readonly certainty: number;
 }
 
-/** A system as it is worked on: its staves, and how upright lines go. */
-export interface SystemLines {
-  readonly plane: Plane;
-  readonly staves: readonly TracedStaff[];
-  readonly uprights: Uprights;
-  /** How much darker strokes through a staff are than the lines of the staff, both against what lies beside them. */
-  readonly ratio: number;
-}
-
-/** The row in the middle of a system, from which columns are counted. */
-export function middleOf({ staves }: Pick<SystemLines, 'staves'>, x: number): number {
-  const [first] = staves;
-  const last = staves[staves.length - 1];
-  return first && last ? (topAt(first, x) + topAt(last, x) + LAST_LINE * spaceAt(last, x)) / 2 : 0;
-}
-
-/** Where the upright line that crosses the middle of a system at a column crosses the middle of one of its staves. */
-function inStaff(system: SystemLines, staff: TracedStaff, x: number): number {
-  const slope = system.uprights.at(x);
-  return x + slope * (topAt(staff, x) + 2 * spaceAt(staff, x) - middleOf(system, x));
-}
-
-/**
- * How far the darkest of a column wanders from a straight line, in spaces: rests, flags and clefs wind, a bar line does
- * not.
- */
-function windingOf(plane: Plane, staff: TracedStaff, x: number, slope: number): number {
-  const top = topAt(staff, x);
-  const space = spaceAt(staff, x);
-  const places: (readonly [number, number])[] = [];
-  for (let v = 0.2; v < LAST_LINE; v += 0.2) {
-    if (Math.abs(v - Math.round(v)) < 0.15) continue;
-    const y = top + v * space;
-    let [mass, moment] = [0, 0];
-    for (let dx = -0.4; dx <= 0.4001; dx += 0.08) {
-      const ink = valueAt(plane, x + slope * (y - top - 2 * space) + dx * space, y);
-      mass += ink;
-      moment += ink * dx;
-    }
-    places.push([v - 2, mass > 0 ? moment / mass : 0]);
-  }
-  // What leans is straight all the same: how far the page leans here is known only roughly.
-  const n = places.length;
-  const middle = places.reduce((sum, [, dx]) => sum + dx, 0) / n;
-  const lean = places.reduce((sum, [v, dx]) => sum + v * dx, 0) / places.reduce((sum, [v]) => sum + v * v, 0);
-  return places.reduce((sum, [v, dx]) => sum + Math.abs(dx - middle - lean * v), 0) / n;
-}
-
-/**
- * How much ink goes on above or below a staff along an upright line: a stem does, the bar line of one staff does not.
- */
-function beyond(plane: Plane, staff: TracedStaff, x: number, slope: number, side: 'above' | 'below'): number {
-  const space = spaceAt(staff, x);
-  const edge = side === 'above' ? topAt(staff, x) : topAt(staff, x) + LAST_LINE * space;
-  const away = side === 'above' ? -1 : 1;
-  const middle = topAt(staff, x) + 2 * space;
-  let sum = 0;
-  const at = [0.4, 0.55, 0.7, 0.85];
-  for (const share of at) {
-    const y = edge + away * share * space;
-    const cx = x + slope * (y - middle);
-    const here = Math.max(valueAt(plane, cx, y), valueAt(plane, cx - 1, y), valueAt(plane, cx + 1, y));
-    sum += Math.max(0, here - Math.min(valueAt(plane, cx - 0.5 * space, y), valueAt(plane, cx + 0.5 * space, y)));
-  }
-  return sum / at.length;
-}
-
-/** Repeat dots and what is left of other things stand beside bar lines, too. */
-const BUSY = 0.28;
-const WINDING = 0.045;
-/** Of what is expected of a stroke, what is less is none. */
-const PALE_STROKE = 0.2;
-
-/** How much a column of a system is a bar line, about 0 to 1. */
-function worthAt(system: SystemLines, x: number, headInk: number): number {
-  const { plane, staves, uprights, ratio } = system;
-  const slope = uprights.at(x);
-  let sum = 0;
-  let least = Infinity;
-  for (const staff of staves) {
-    const cx = inStaff(system, staff, x);
-    const expected = ratio * contrastAt(staff, cx);
-    const stroke = Math.max(
-      strokeAt(plane, staff, cx, slope, PALE_STROKE * expected),
-      0.95 * strokeAt(plane, staff, cx - 0.8, slope, PALE_STROKE * expected),
-      0.95 * strokeAt(plane, staff, cx + 0.8, slope, PALE_STROKE * expected),
-    );
-    let value = Math.min(1.1, stroke / expected);
-    if (value > 0.3) {
-      const busy = busyBeside(plane, staff, cx, slope) / headInk;
-      value -= Math.max(0, busy - BUSY) * 2 + Math.max(0, windingOf(plane, staff, cx, slope) - WINDING) * 10;
-    }
-    sum += value;
-    least = Math.min(least, value);
-  }
-  let worth = 0.6 * (sum / staves.length) + 0.4 * least;
-  if (worth < 0.25) return worth;
-  const [first] = staves;
-  const last = staves[staves.length - 1];
-  if (first && last) {
-    const over =
-      beyond(plane, first, inStaff(system, first, x), slope, 'above') +
-      beyond(plane, last, inStaff(system, last, x), slope, 'below');
-    worth -= (0.35 * Math.min(1, over / (ratio * contrastAt(first, x)))) / Math.sqrt(staves.length);
-  }
-  return worth;
-}
-
-/** How much of an upright line goes on between each two staves of a system, from 0 to 1. */
-function throughAt(system: SystemLines, x: number): readonly number[] {
-  const { plane, staves, uprights, ratio } = system;
-  const slope = uprights.at(x);
-  return staves.slice(1).map((lower, i) => {
-    const upper = staves[i];
-    if (!upper) return 0;
-    const from = inStaff(system, upper, x) + slope * 2 * spaceAt(upper, x);
-    const joined = [-1, -0.5, 0, 0.5, 1].map((dx) => joinedAt(plane, upper, lower, from + dx, uprights));
-    return Math.max(0, Math.min(1, Math.max(...joined) / (ratio * contrastAt(upper, x))));
-  });
-}
-
-interface Stroke {
+/** A stroke through all staves of a system, which may be a bar line. */
+export interface Stroke {
+  /** Column at the middle of the system. */
   readonly x: number;
-  readonly worth: number;
   /** In spaces. */
   readonly wide: number;
+  readonly signs: StrokeSigns;
+  /** How much of it goes on between each two staves, from 0 to 1. */
   readonly through: readonly number[];
 }
 
-/** Strokes that are bar lines: where those of a system go through from one staff to the next, each must. */
-function asTheOthers(found: readonly Stroke[], gaps: number): readonly Stroke[] {
-  const clearest = [...found].sort((a, b) => b.worth - a.worth).slice(0, Math.max(3, Math.ceil(found.length * 0.6)));
-  const usual = Array.from({ length: gaps }, (_, g) => {
-    const shares = clearest.map((c) => c.through[g] ?? 0).sort((a, b) => a - b);
-    return shares[Math.floor(shares.length / 2)] ?? 0;
-  });
-  const joined = usual.filter((u) => u > 0.4).length;
-  return found.map((f) => {
-    const missing = usual.reduce((sum, u, g) => (u > 0.4 ? sum + Math.max(0, 1 - (f.through[g] ?? 0) / u) : sum), 0);
-    return joined === 0 ? f : { ...f, worth: f.worth + 0.15 - (NOT_THROUGH * missing) / joined };
-  });
+/** The strokes of a system, and how dark each of its columns is. */
+export interface SystemStrokes {
+  readonly strokes: readonly Stroke[];
+  /** From `left` on, about 0 to 1. */
+  readonly dark: Float32Array;
+  readonly left: number;
 }
 
-const ENOUGH = 0.52;
-/** Where lines of a system go through its staves, one that does not is worth so much less. */
-const NOT_THROUGH = 1;
-/** Strokes no farther apart than this, in spaces, are one bar line. */
-const TOGETHER = 1.3;
+/** What is paler, in a system or in one of its staves, is no stroke. */
+const STROKE = { least: 0.3, inEach: 0.25 } as const;
+/** Of two strokes nearer than this, in spaces, only the darker is looked at. */
+const REACH = 0.22;
+/** A stroke is as wide as it is at this share of its darkest. */
+const FLANK = 0.6;
+/** Columns as dark as this, of the darkest, are the middle of a stroke. */
+const EVEN = 0.99;
+/** Lines may stand so far before and behind the staff as it was found, in spaces. */
+const AROUND = 1.5;
 
-/** No bar is narrower than this, in spaces: of two lines that are nearer, and no double one, the clearer is kept. */
+/** All strokes of a system from left to right, its bar lines among them. */
+export function strokesOf(system: SystemLines, headInk: number): SystemStrokes {
+  const { staves } = system;
+  const [first] = staves;
+  if (!first) return { strokes: [], dark: new Float32Array(0), left: 0 };
+  const space = spaceAt(first, (first.left + first.right) / 2);
+  const left = Math.min(...staves.map((s) => s.left)) - Math.round(AROUND * space);
+  const right = Math.max(...staves.map((s) => s.right)) + Math.round(AROUND * space);
+  const dark = Float32Array.from({ length: right - left + 1 }, (_, i) => strokeThrough(system, left + i));
+  const reach = Math.max(2, Math.round(REACH * space));
+  const strokes: Stroke[] = [];
+  dark.forEach((value, i) => {
+    if (value < STROKE.least) return;
+    for (let k = -reach; k <= reach; k += 1) {
+      const other = dark[i + k] ?? 0;
+      if (other > value || (other === value && k < 0)) return;
+    }
+    // A wide stroke is as dark over some columns: it stands in their middle.
+    let end = i;
+    while ((dark[end + 1] ?? 0) >= EVEN * value) end += 1;
+    const x = left + Math.round((i + end) / 2);
+    const signs = signsAt(system, x, headInk);
+    if (signs.palest < STROKE.inEach) return;
+    let [a, b] = [i, i];
+    while ((dark[a - 1] ?? 0) > FLANK * value) a -= 1;
+    while ((dark[b + 1] ?? 0) > FLANK * value) b += 1;
+    strokes.push({ x, wide: (b - a + 1) / space, signs, through: throughAt(system, x) });
+  });
+  return { strokes, dark, left };
+}
+
+/** No bar is narrower than this, in spaces: lines that are nearer are one sign, or the less clear is none. */
 const NARROWEST = 2.6;
+/** Strokes no farther apart than this, in spaces, may be one sign however clear. */
+const TOGETHER = 1.3;
+/** Log odds from which a stroke is clear. */
+const CLEAR = 2;
 
-function apart(strokes: readonly Stroke[], space: number): readonly Stroke[] {
+function apart(strokes: readonly Judged[], space: number): readonly Judged[] {
   return strokes.filter((s) =>
     strokes.every((o) => {
       const by = Math.abs(o.x - s.x);
-      return by <= TOGETHER * space || by >= NARROWEST * space || o.worth <= s.worth;
+      return by <= TOGETHER * space || by >= NARROWEST * space || o.score <= s.score || s.score >= CLEAR;
     }),
   );
 }
@@ -211,8 +128,12 @@ function dotsBeside(system: SystemLines, x: number, side: -1 | 1): boolean {
   return votes.reduce((sum, v) => sum + v, 0) / votes.length > 0.25 * system.ratio * usualContrast + 0.05;
 }
 
-const PREFIX = 9.5;
+/** Clef, key and meter are not wider than this, in spaces; a clef alone is so wide. */
+const PREFIX = 14;
 const AFTER_CLEF = 3.6;
+
+/** A head is so dark, of the ink of one, and so in all its height; elsewhere its staff is paler than `others`. */
+const HEAD = { dark: 0.88, tall: 0.7, others: 0.42 } as const;
 
 /** Whether a head stands in a staff between two columns. */
 function hasHead({ plane, staves }: SystemLines, from: number, to: number, headInk: number): boolean {
@@ -220,12 +141,18 @@ function hasHead({ plane, staves }: SystemLines, from: number, to: number, headI
     for (let x = from; x <= to; x += 2) {
       const top = topAt(staff, x);
       const space = spaceAt(staff, x);
-      for (let p = -4; p <= 12; p += 1) {
-        let ink = 0;
+      const ink = (p: number): number => {
+        let sum = 0;
         for (const dx of [-0.35, 0, 0.35])
-          for (const dy of [-0.2, 0, 0.2]) ink += valueAt(plane, x + dx * space, top + (p / 2 + dy) * space);
-        if (ink / 9 >= 0.8 * headInk) return true;
-      }
+          for (const dy of [-0.2, 0, 0.2]) sum += valueAt(plane, x + dx * space, top + (p / 2 + dy) * space);
+        return sum / 9;
+      };
+      const inks = Array.from({ length: 17 }, (_, i) => ink(i - 4));
+      if (Math.max(...inks) < HEAD.dark * headInk) continue;
+      // A head is a space high: three of the nine places of a staff at most; figures of a meter and sharps are more.
+      const tall = inks.filter((v) => v >= HEAD.tall * headInk).length;
+      const others = [...inks.slice(4, 13)].sort((a, b) => a - b).slice(0, 6);
+      if (tall <= 2 && others.reduce((sum, v) => sum + v, 0) / others.length < HEAD.others * headInk) return true;
     }
     return false;
   });
@@ -248,68 +175,55 @@ const USUAL = 0.3;
 const DOUBLE = { apart: 0.42, paler: 0.7 } as const;
 
 /** How many strokes stand side by side in a group: what is one blurred line with two summits is one. */
-function strokesIn(group: readonly Stroke[], space: number, worthAtColumn: (x: number) => number): number {
+function strokesIn(group: readonly Stroke[], space: number, darkAt: (x: number) => number): number {
   return group.reduce((count, stroke, i) => {
     const before = group[i - 1];
     if (!before) return 1;
     if (stroke.x - before.x < DOUBLE.apart * space) return count;
     let least = Infinity;
-    for (let x = before.x; x <= stroke.x; x += 1) least = Math.min(least, worthAtColumn(x));
-    return least < DOUBLE.paler * Math.min(before.worth, stroke.worth) ? count + 1 : count;
+    for (let x = before.x; x <= stroke.x; x += 1) least = Math.min(least, darkAt(x));
+    return least < DOUBLE.paler * Math.min(darkAt(before.x), darkAt(stroke.x)) ? count + 1 : count;
   }, 0);
 }
 
-/** The bar lines of a system from left to right, its own beginning with them. */
-export function barLinesOf(system: SystemLines, headInk: number): readonly BarLine[] {
+/**
+ * The bar lines of a system from left to right, its own beginning with them. `steady` is how far a straight stroke
+ * wanders on this page, in spaces.
+ */
+export function barLinesOf(system: SystemLines, found: SystemStrokes, steady: number): readonly BarLine[] {
   const { staves } = system;
   const [first] = staves;
   if (!first) return [];
   const space = spaceAt(first, (first.left + first.right) / 2);
-  const left = Math.min(...staves.map((s) => s.left)) - Math.round(1.5 * space);
-  const right = Math.max(...staves.map((s) => s.right)) + Math.round(1.5 * space);
-  const worths = Float32Array.from({ length: right - left + 1 }, (_, i) => worthAt(system, left + i, headInk));
-  const found: Stroke[] = [];
-  const reach = Math.max(2, Math.round(0.22 * space));
-  worths.forEach((worth, i) => {
-    if (worth < ENOUGH - 0.1) return;
-    for (let k = -reach; k <= reach; k += 1) {
-      const other = worths[i + k] ?? 0;
-      if (other > worth || (other === worth && k < 0)) return;
-    }
-    let [a, b] = [i, i];
-    while ((worths[a - 1] ?? 0) > 0.6 * worth) a -= 1;
-    while ((worths[b + 1] ?? 0) > 0.6 * worth) b += 1;
-    found.push({ x: left + i, worth, wide: (b - a + 1) / space, through: throughAt(system, left + i) });
-  });
   const strokes = apart(
-    asTheOthers(found, staves.length - 1).filter((f) => f.worth >= ENOUGH),
+    judged(found.strokes, steady).filter((s) => s.score > 0),
     space,
   );
   const usual = strokes.map((s) => s.wide).sort((a, b) => a - b)[Math.floor(strokes.length * USUAL)] ?? 0;
-  const groups: Stroke[][] = [];
+  const groups: Judged[][] = [];
   for (const stroke of strokes) {
     const group = groups[groups.length - 1];
     const last = group?.[group.length - 1];
-    if (group && last && stroke.x - last.x <= TOGETHER * space) group.push(stroke);
+    if (group && last && stroke.x - last.x < NARROWEST * space) group.push(stroke);
     else groups.push([stroke]);
   }
   return groups.flatMap((group) => {
     const from = group[0]?.x;
     const to = group[group.length - 1]?.x;
     if (from === undefined || to === undefined) return [];
-    const strokes = strokesIn(group, space, (x) => worths[x - left] ?? 0);
+    const count = strokesIn(group, space, (x) => found.dark[x - found.left] ?? 0);
     const thick = group.some((s) => s.wide > Math.max(THICK.least, THICK.times * usual));
     // A repeat sign has a thick stroke beside a thin one: dots at a single thin line are something else.
-    const repeats = strokes > 1 || thick;
+    const repeats = count > 1 || thick;
     return [
       {
         from,
         to,
-        strokes,
+        strokes: count,
         thick,
         dotsBefore: repeats && dotsBeside(system, from, -1),
         dotsAfter: repeats && dotsBeside(system, to, 1),
-        certainty: Math.max(0, Math.min(1, (Math.max(...group.map((s) => s.worth)) - ENOUGH) / 0.4)),
+        certainty: Math.max(...group.map((s) => s.certainty)),
       },
     ];
   });

@@ -1,10 +1,13 @@
-import { barLinesOf, isPrefix, type BarLine, type SystemLines } from './find-bar-lines';
+import { barLinesOf, isPrefix, strokesOf, type BarLine, type SystemStrokes } from './find-bar-lines';
 import { systemsOf } from './find-systems';
+import { steadyOf } from './judge-strokes';
 import type { Picture } from './picture';
 import type { Plane } from './plane';
 import { straighten, type Straight } from './straighten';
+import type { SystemLines } from './system-lines';
 import { turned } from './turn';
-import { traceStaves, type TracedStaff } from './trace-staves';
+import { traceStaves } from './trace-staves';
+import type { TracedStaff } from './traced-staff';
 import { contrastAt, LAST_LINE, spaceAt, strokeAt, topAt, uprightsOf, type Uprights } from './upright-lines';
 
 /** How a bar begins or ends. */
@@ -94,6 +97,10 @@ export interface PageOptions {
   readonly staves?: number;
 }
 
+/** Where one bar ends and the next begins: a sign belongs to the bar on the side of its dots. */
+const cutOf = ({ from, to, dotsBefore, dotsAfter }: BarLine): number =>
+  dotsAfter ? (dotsBefore ? (from + to) / 2 : from) : to;
+
 /** What is nearer to the beginning of the staves than this, in spaces, is the line that begins them. */
 const BEGINNING = 1.6;
 /** What is left behind the last line is a bar where it is longer than this, in spaces; else it is a signature ahead. */
@@ -101,12 +108,21 @@ const REST = 5;
 /** A bar that no line closes. */
 const UNCLOSED = 0.3;
 
+/** What is the same over a page. */
+interface PageMeasures {
+  readonly space: number;
+  readonly headInk: number;
+  /** How far a straight stroke wanders, in spaces: more where a page is blurred. */
+  readonly steady: number;
+}
+
 /** The bars of a system between its lines; null where there is none. */
-function systemOf(system: SystemLines, space: number, headInk: number): FoundSystem | null {
+function systemOf(system: SystemLines, strokes: SystemStrokes, page: PageMeasures): FoundSystem | null {
+  const { space, headInk, steady } = page;
   const { staves } = system;
   const left = Math.min(...staves.map((s) => s.left));
   const right = Math.max(...staves.map((s) => s.right));
-  const lines = barLinesOf(system, headInk);
+  const lines = barLinesOf(system, strokes, steady);
   const begin = lines.find((l) => l.from <= left + BEGINNING * space) ?? null;
   const start = begin ? begin.from : left;
   const inner = lines.filter((l) => l.from > left + BEGINNING * space);
@@ -116,8 +132,9 @@ function systemOf(system: SystemLines, space: number, headInk: number): FoundSys
   let starts: BarEdge = begin ? edgeOf(begin, begin.dotsAfter) : 'single';
   if (prefix?.dotsAfter === true) starts = 'repeat';
   for (const line of inner.filter((l) => l !== prefix)) {
-    bars.push({ from, to: line.to, starts, ends: edgeOf(line, line.dotsBefore), certainty: line.certainty });
-    from = line.to;
+    const at = cutOf(line);
+    bars.push({ from, to: at, starts, ends: edgeOf(line, line.dotsBefore), certainty: line.certainty });
+    from = at;
     starts = edgeOf(line, line.dotsAfter);
   }
   const isUnclosed = right - from > REST * space;
@@ -166,7 +183,16 @@ export function findPage(picture: Picture, options: PageOptions = {}): FoundPage
   return { ...other, straight: { ...other.straight, frame } };
 }
 
-function findUpright(picture: Picture, options: PageOptions): FoundPage | null {
+/** A straightened page with its staves by system, before their bar lines are looked for. */
+export interface PageStaves {
+  readonly straight: Straight;
+  readonly uprights: Uprights;
+  readonly headInk: number;
+  readonly systems: readonly SystemLines[];
+}
+
+/** The staves of a picture that lies upright or on its side; null where there are none. */
+export function findStaves(picture: Picture, options: PageOptions): PageStaves | null {
   const straight = straighten(picture);
   if (!straight) return null;
   const { ink: plane, space } = straight;
@@ -175,12 +201,16 @@ function findUpright(picture: Picture, options: PageOptions): FoundPage | null {
   const headInk = headInkOf(plane, staves);
   const uprights = uprightsOf(plane, staves, headInk);
   const ratio = strokeRatio(plane, staves, uprights.at);
-  return {
-    straight,
-    uprights,
-    headInk,
-    systems: groupsOf(plane, staves, uprights, options).flatMap(
-      (own) => systemOf({ plane, staves: own, uprights, ratio }, space, headInk) ?? [],
-    ),
-  };
+  const systems = groupsOf(plane, staves, uprights, options).map((own) => ({ plane, staves: own, uprights, ratio }));
+  return { straight, uprights, headInk, systems };
+}
+
+function findUpright(picture: Picture, options: PageOptions): FoundPage | null {
+  const page = findStaves(picture, options);
+  if (!page) return null;
+  const { straight, headInk } = page;
+  const found = page.systems.map((system) => ({ system, strokes: strokesOf(system, headInk) }));
+  const steady = steadyOf(found.flatMap(({ strokes }) => strokes.strokes));
+  const measures = { space: straight.space, headInk, steady };
+  return { ...page, systems: found.flatMap(({ system, strokes }) => systemOf(system, strokes, measures) ?? []) };
 }

@@ -1,5 +1,5 @@
 import { valueAt, type Plane } from './plane';
-import type { TracedStaff } from './trace-staves';
+import type { TracedStaff } from './traced-staff';
 import { contrastAt, LAST_LINE, spaceAt, topAt, type Uprights } from './upright-lines';
 
 const POINTS = 24;
@@ -35,41 +35,74 @@ export function joinedAt(
   return contrasts[Math.floor(POINTS * pale)] ?? 0;
 }
 
-/** Two staves belong together where a line joins them at their beginning. */
-function isJoined(plane: Plane, upper: TracedStaff, lower: TracedStaff, uprights: Uprights): boolean {
+/** From one staff to the next of a system it is so far, in spaces. */
+const BETWEEN = { least: 0.5, most: 22 } as const;
+/** Staves of a system lie over one another for so much of the shorter. */
+const OVER = 0.5;
+/** Of the contrast of staff lines so much has a line at the beginning, and where bar lines go through. */
+const JOINED = { beginning: 0.45, stroke: 0.7 } as const;
+/** The beginning may be in a shadow: then so many bar lines that go through tell. */
+const STROKES = 3;
+/** What is beyond all doubt. */
+const SURE = 1;
+
+/** How sure it is that two staves belong together: over 0 they do, under 0 they do not, 1 and -1 for certain. */
+function joinOf(plane: Plane, upper: TracedStaff, lower: TracedStaff, uprights: Uprights): number {
   const contrast = Math.min(contrastAt(upper, upper.left), contrastAt(lower, lower.left));
   const space = spaceAt(upper, upper.left);
   const gap = topAt(lower, lower.left) - bottomAt(upper, upper.left);
-  if (gap > 22 * space || gap < 0.5 * space) return false;
+  if (gap > BETWEEN.most * space || gap < BETWEEN.least * space) return -SURE;
   const overlap = Math.min(upper.right, lower.right) - Math.max(upper.left, lower.left);
-  if (overlap < 0.5 * Math.min(upper.right - upper.left, lower.right - lower.left)) return false;
+  if (overlap < OVER * Math.min(upper.right - upper.left, lower.right - lower.left)) return -SURE;
   let most = 0;
   for (let x = upper.left - 1.4 * space; x <= upper.left + 1.4 * space; x += 0.5)
     most = Math.max(most, joinedAt(plane, upper, lower, x, uprights, PALE));
-  if (most >= 0.45 * contrast) return true;
-  // The beginning may be in a shadow: then bar lines that go through are seen.
+  const begins = (most / contrast - JOINED.beginning) / JOINED.beginning;
+  if (begins > 0) return Math.min(SURE, begins);
   let strokes = 0;
   let last = -Infinity;
   for (let x = upper.left; x <= upper.right; x += 1)
-    if (joinedAt(plane, upper, lower, x, uprights, PALE) >= 0.7 * contrast) {
+    if (joinedAt(plane, upper, lower, x, uprights, PALE) >= JOINED.stroke * contrast) {
       if (x - last > 3 * space) strokes += 1;
       last = x;
     }
-  return strokes >= 3;
+  return strokes >= STROKES ? SURE / 2 : Math.max(-SURE, begins);
 }
 
-/** Staves that are played at the same time, from the highest to the lowest. */
+/** A page whose systems all have as many staves is believed where it says so much of what its staves say one by one. */
+const ALIKE = 0.6;
+const MOST_STAVES = 12;
+
+/**
+ * Staves that are played at the same time, from the highest to the lowest: those that a line joins; where nearly all
+ * tell that so many staves are a system, each is.
+ */
 export function systemsOf(
   plane: Plane,
   staves: readonly TracedStaff[],
   uprights: Uprights,
 ): readonly (readonly TracedStaff[])[] {
-  const systems: TracedStaff[][] = [];
-  for (const staff of staves) {
-    const system = systems[systems.length - 1];
-    const above = system?.[system.length - 1];
-    if (system && above && isJoined(plane, above, staff, uprights)) system.push(staff);
-    else systems.push([staff]);
+  const joins = staves.slice(1).map((lower, i) => {
+    const upper = staves[i];
+    return upper ? joinOf(plane, upper, lower, uprights) : -SURE;
+  });
+  const said = (isJoined: (pair: number) => boolean): number =>
+    joins.reduce((sum, join, pair) => sum + (isJoined(pair) ? join : -join), 0);
+  const free = (pair: number): boolean => (joins[pair] ?? -SURE) > 0;
+  let isJoined = free;
+  let best = ALIKE * said(free);
+  for (let each = 1; each <= Math.min(MOST_STAVES, staves.length); each += 1) {
+    if (staves.length % each !== 0) continue;
+    const alike = (pair: number): boolean => pair % each !== each - 1;
+    if (said(alike) <= best) continue;
+    best = said(alike);
+    isJoined = alike;
   }
+  const systems: TracedStaff[][] = [];
+  staves.forEach((staff, i) => {
+    const system = systems[systems.length - 1];
+    if (system && i > 0 && isJoined(i - 1)) system.push(staff);
+    else systems.push([staff]);
+  });
   return systems;
 }

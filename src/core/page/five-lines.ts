@@ -5,7 +5,7 @@ export const LINES = 5;
 export const SCALES = [0.88, 0.91, 0.94, 0.97, 1, 1.03, 1.06, 1.09, 1.12] as const;
 
 /** How much a row looks like a thin line: darker than what lies a third of a space above and below. */
-export function ridgesOf(row: Float32Array, space: number): Float32Array {
+function ridgesOf(row: Float32Array, space: number): Float32Array {
   const apart = Math.max(2, Math.round(space * 0.3));
   const ridges = new Float32Array(row.length);
   for (let y = apart; y < row.length - apart; y += 1)
@@ -13,19 +13,116 @@ export function ridgesOf(row: Float32Array, space: number): Float32Array {
   return ridges;
 }
 
-/** The contrast of the lines of a page, as measured on it: that of its clearest rows. */
-function contrastOf(ridges: readonly Float32Array[], space: number): number {
-  // Five lines in each place where there is a staff: of all rows a few in a hundred.
-  const best: number[] = [];
-  for (const row of ridges) {
+/** Greys that are told apart where lines are told from paper. */
+const LEVELS = 128;
+
+/** The level at which values from 0 to 1 fall best into two heaps (Otsu 1979), 0 to 1. */
+function parted(values: readonly number[]): number {
+  const counts = new Float64Array(LEVELS);
+  let [all, moment] = [0, 0];
+  for (const v of values) {
+    const level = Math.max(0, Math.min(LEVELS - 1, Math.floor(v * LEVELS)));
+    counts[level] = (counts[level] ?? 0) + 1;
+    all += 1;
+    moment += level;
+  }
+  let [below, momentBelow, best, most] = [0, 0, 0, -1];
+  for (let i = 0; i < LEVELS - 1; i += 1) {
+    below += counts[i] ?? 0;
+    momentBelow += i * (counts[i] ?? 0);
+    const above = all - below;
+    if (below === 0 || above === 0) continue;
+    const apart = momentBelow / below - (moment - momentBelow) / above;
+    if (below * above * apart * apart > most) {
+      most = below * above * apart * apart;
+      best = i;
+    }
+  }
+  return (best + 1) / LEVELS;
+}
+
+/** Of values this one from the smallest, by its share. */
+const quantile = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? 0;
+
+/** By strip: how much each row looks like a line. */
+export const ridgesIn = (strips: Strips, space: number): readonly Float32Array[] =>
+  strips.rows.map((row) => ridgesOf(row, space));
+
+/** The least contrast that lines are taken to have. */
+const LEAST = 0.02;
+
+/** The contrast of the lines of a page, as measured on it: what is no paper is mostly line, be there many or few. */
+export function contrastOf(ridges: readonly Float32Array[], space: number): number {
+  const darkest: number[] = [];
+  for (const row of ridges)
     for (let from = 0; from < row.length; from += Math.ceil(space)) {
       let most = 0;
       for (let y = from; y < Math.min(row.length, from + space); y += 1) most = Math.max(most, row[y] ?? 0);
+      darkest.push(most);
+    }
+  const least = parted(darkest);
+  const lines = darkest.filter((v) => v >= least);
+  return Math.max(LEAST, quantile(lines, 0.5));
+}
+
+/** Strips to each side in which a staff goes on. */
+const BESIDE = 4;
+/** Distances at which it is looked how dark lines are, as shares of that of the page. */
+const AROUND = [0.94, 1, 1.06] as const;
+/** What is paler is paper that has no grain. */
+const WHITE = 0.003;
+/** Of paper with grain this one, by darkness, is as it mostly is; and a line is so many times darker. */
+const GRAIN = { share: 0.3, times: 3 } as const;
+
+/** The second palest of five values. */
+function secondPalest(a: number, b: number, c: number, d: number, e: number): number {
+  let [least, next] = a < b ? [a, b] : [b, a];
+  for (const v of [c, d, e]) {
+    if (v < least) {
+      next = least;
+      least = v;
+    } else if (v < next) next = v;
+  }
+  return next;
+}
+
+/**
+ * The same where the darkest of a page is no line: the edge of a page, a finger, a table. All but one of five lines are
+ * dark in the same strip, and so in those beside. Null where nothing is darker than the grain of the paper.
+ */
+export function faintContrastOf(ridges: readonly Float32Array[], space: number): number | null {
+  const block = Math.ceil(LINES * space);
+  const combs = AROUND.map((share) => Array.from({ length: LINES }, (_, k) => Math.round(k * space * share)));
+  const darkest = ridges.map((row) => {
+    const wide = row.map((v, y) => Math.max(v, row[y - 1] ?? 0, row[y + 1] ?? 0));
+    const best: number[] = [];
+    for (let from = 0; from < row.length; from += block) {
+      let most = 0;
+      for (const [a = 0, b = 0, c = 0, d = 0, e = 0] of combs)
+        for (let y = from; y < from + block && y + e < row.length; y += 1)
+          most = Math.max(
+            most,
+            secondPalest(wide[y + a] ?? 0, wide[y + b] ?? 0, wide[y + c] ?? 0, wide[y + d] ?? 0, wide[y + e] ?? 0),
+          );
       best.push(most);
     }
-  }
-  best.sort((a, b) => b - a);
-  return best[Math.floor(best.length * 0.05)] ?? 0;
+    return best;
+  });
+  const steady = darkest.flatMap((row, s) =>
+    row.map((_, b) =>
+      quantile(
+        Array.from({ length: 2 * BESIDE + 1 }, (__, k) => darkest[s + k - BESIDE]?.[b] ?? 0),
+        0.5,
+      ),
+    ),
+  );
+  const grain = quantile(
+    steady.filter((v) => v > WHITE),
+    GRAIN.share,
+  );
+  const lines = steady.filter((v) => v > GRAIN.times * grain);
+  return lines.length === 0 ? null : Math.max(LEAST, quantile(lines, 0.75));
 }
 
 export interface Evidence {
@@ -37,9 +134,7 @@ export interface Evidence {
 }
 
 /** Five lines from each row down, and none where a sixth would be. */
-export function evidenceOf(strips: Strips, space: number): Evidence {
-  const ridges = strips.rows.map((row) => ridgesOf(row, space));
-  const contrast = Math.max(0.02, contrastOf(ridges, space));
+export function evidenceOf(ridges: readonly Float32Array[], contrast: number, space: number): Evidence {
   const worth: Float32Array[] = [];
   const scale: Uint8Array[] = [];
   for (const row of ridges) {

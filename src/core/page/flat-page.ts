@@ -1,8 +1,8 @@
-import { middleOf } from './find-bar-lines';
+import { middleOf } from './system-lines';
 import { findPage, type BarEdge, type FoundPage, type FoundSystem, type PageOptions } from './find-page';
 import type { Picture } from './picture';
 import { valueAt } from './plane';
-import type { TracedStaff } from './trace-staves';
+import type { TracedStaff } from './traced-staff';
 import { LAST_LINE, spaceAt, topAt } from './upright-lines';
 
 /** A bar of a flat page, in its pixels. */

@@ -1,4 +1,4 @@
-import { middleOf } from './find-bar-lines';
+import { middleOf } from './system-lines';
 import { findPage, type BarEdge, type FoundPage, type FoundSystem, type PageOptions } from './find-page';
 import type { Picture } from './picture';
 import { backTo } from './resample';

@@ -1,21 +1,9 @@
-import { evidenceOf, LINES, ridgesOf, SCALES, type Evidence } from './five-lines';
-import { stripsOf, type Plane, type Strips } from './plane';
+import { contrastOf, evidenceOf, faintContrastOf, LINES, ridgesIn, SCALES, type Evidence } from './five-lines';
+import { stripsOf, type Plane } from './plane';
 import { medians, smoothed } from './smooth';
+import { withoutGaps } from './staff-pieces';
+import type { TracedStaff } from './traced-staff';
 import { waysAcross } from './ways-across';
-
-/** A staff as it runs over a page: where its first line is, and how far apart its lines are, at each pixel column. */
-export interface TracedStaff {
-  /** Columns of its first and last pixel. */
-  readonly left: number;
-  readonly right: number;
-  /** Rows of the first line and distances of two lines, from `left` to `right`. */
-  readonly top: Float32Array;
-  readonly space: Float32Array;
-  /** How much darker its lines are than what lies between them. */
-  readonly contrast: Float32Array;
-  /** How much of it is there, from 0 to 1. */
-  readonly certainty: number;
-}
 
 /** Of five lines so much is there where a staff is. */
 const THERE = 0.4;
@@ -24,9 +12,9 @@ const SHORTEST = 9;
 /** A staff does not end where it cannot be seen for so many spaces. */
 const LONGEST_GAP = 5;
 /** What is less clear than this, of what the clearest staves of a page are, is none. */
-const LEAST_CLEAR = 0.66;
+const LEAST_CLEAR = 0.8;
 /** Nor what is less clear than this, as long as it may be. */
-const LEAST_LONG = 0.52;
+const LEAST_LONG = 0.72;
 /** Where not even the clearest staves are as clear as this, there are none: of noise a part lies in lines, too. */
 const SURE = 0.56;
 const MOST_STAVES = 80;
@@ -132,15 +120,21 @@ function edgeNear(
   return Math.max(0, Math.min(plane.width - 1, dir < 0 ? best : best - 1));
 }
 
+/** Where lines are looked for: a page in strips, and how much each row of them looks like a line. */
+interface Lines {
+  readonly plane: Plane;
+  readonly space: number;
+  /** Pixels that a strip is wide. */
+  readonly wide: number;
+  readonly ridges: readonly Float32Array[];
+}
+
 /** One staff from a run of strips, its lines followed piece by piece. */
 function staffOf(
-  plane: Plane,
-  strips: Strips,
-  wide: number,
+  { plane, space, wide, ridges: all }: Lines,
   way: Int32Array,
   evidence: Evidence,
   [a, b]: readonly [number, number],
-  space: number,
 ): TracedStaff {
   const tops: number[] = [];
   const spaces: number[] = [];
@@ -149,7 +143,7 @@ function staffOf(
   for (let s = a; s <= b; s += 1) {
     const y = way[s] ?? 0;
     const share = SCALES[evidence.scale[s]?.[y] ?? 4] ?? 1;
-    const ridges = ridgesOf(strips.rows[s] ?? new Float32Array(0), space);
+    const ridges = all[s] ?? new Float32Array(0);
     const capped = ridges.map((r) => Math.max(-0.5, Math.min(1, r / evidence.contrast)));
     const [top, apart] = settled(capped, y, space * share);
     tops.push(top);
@@ -188,15 +182,16 @@ function staffOf(
   };
 }
 
-/**
- * The staves of a page whose lines lie about `space` apart and run nearly level, from top to bottom: five lines and no
- * sixth, followed from strip to strip, the clearest first. In the manner of "stable paths" (dos Santos Cardoso et al.,
- * "Staff detection with stable paths", IEEE TPAMI 31, 2009), for five lines at once.
- */
-export function traceStaves(plane: Plane, space: number): readonly TracedStaff[] {
-  const wide = Math.round(1.7 * space);
-  const strips = stripsOf(plane, wide, STEP);
-  const evidence = evidenceOf(strips, space);
+/** Where the middle line of a staff is in its middle. */
+function rowOf({ top, space }: TracedStaff): number {
+  const i = Math.floor(top.length / 2);
+  return (top[i] ?? 0) + 2 * (space[i] ?? 0);
+}
+
+/** Staves of a page whose lines have a contrast, from the highest to the lowest. */
+function tracedAt(lines: Lines, contrast: number): readonly TracedStaff[] {
+  const { plane, space } = lines;
+  const evidence = evidenceOf(lines.ridges, contrast, space);
   const { worth } = evidence;
   const staves: TracedStaff[] = [];
   const near = Math.round(4.6 * space);
@@ -216,7 +211,7 @@ export function traceStaves(plane: Plane, space: number): readonly TracedStaff[]
       const rows = endingIn(end);
       // A way that goes where another went before it is found again in the next round, without that.
       const runs = runsOn(rows, worth, space);
-      for (const run of runs) staves.push(staffOf(plane, strips, wide, rows, evidence, run, space));
+      for (const run of runs) staves.push(staffOf(lines, rows, evidence, run));
       found += runs.length;
       // What was followed is not followed again, nor what shares lines with it.
       for (const [a, b] of runs)
@@ -227,15 +222,28 @@ export function traceStaves(plane: Plane, space: number): readonly TracedStaff[]
     }
     if (found === 0) break;
   }
-  const clear = staves.map((t) => t.certainty).sort((a, b) => b - a);
-  const usual = clear[Math.min(1, clear.length - 1)] ?? 0;
-  const middleOf = (t: TracedStaff): number => {
-    const i = Math.floor(t.top.length / 2);
-    return (t.top[i] ?? 0) + 2 * (t.space[i] ?? 0);
-  };
-  if (usual < SURE) return [];
+  const clear = staves
+    .map((t) => t.certainty)
+    .filter((c) => c >= SURE)
+    .sort((a, b) => b - a);
+  const usual = clear[Math.min(1, clear.length - 1)];
+  if (usual === undefined) return [];
   const isLong = (t: TracedStaff): boolean => t.right - t.left > 0.35 * plane.width;
-  return staves
+  return withoutGaps(plane, space, staves)
     .filter((t) => t.certainty >= (isLong(t) ? LEAST_LONG : LEAST_CLEAR) * usual)
-    .sort((a, b) => middleOf(a) - middleOf(b));
+    .sort((a, b) => rowOf(a) - rowOf(b));
+}
+
+/**
+ * The staves of a page whose lines lie about `space` apart and run nearly level, from top to bottom: five lines and no
+ * sixth, followed from strip to strip, the clearest first. In the manner of "stable paths" (dos Santos Cardoso et al.,
+ * "Staff detection with stable paths", IEEE TPAMI 31, 2009), for five lines at once.
+ */
+export function traceStaves(plane: Plane, space: number): readonly TracedStaff[] {
+  const wide = Math.round(1.7 * space);
+  const lines = { plane, space, wide, ridges: ridgesIn(stripsOf(plane, wide, STEP), space) };
+  const found = tracedAt(lines, contrastOf(lines.ridges, space));
+  if (found.length > 0) return found;
+  const faint = faintContrastOf(lines.ridges, space);
+  return faint === null ? [] : tracedAt(lines, faint);
 }

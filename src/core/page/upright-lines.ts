@@ -1,5 +1,5 @@
 import { valueAt, type Plane } from './plane';
-import type { TracedStaff } from './trace-staves';
+import type { TracedStaff } from './traced-staff';
 
 /** Lines of a staff, and the spaces between them. */
 export const LAST_LINE = 4;

@@ -1,12 +1,11 @@
-import { useState, type KeyboardEvent, type PointerEvent, type ReactNode, type RefObject } from 'react';
+import type { KeyboardEvent, ReactNode, RefObject } from 'react';
 import { outerLines, type PageLayout } from '@/core/paper';
 import type { PageSystem } from '@/core/studio';
+import { useDrag } from '@/ui';
 import { across, down, lineAt, pointOn } from './page-places';
 
 /** Pixels of the picture that a key moves a line, alone and with Shift. */
 const STEP = { fine: 2, coarse: 10 } as const;
-/** A pointer that went no farther than this, in pixels of the screen, has clicked. */
-const CLICK = 4;
 
 interface Props {
   readonly page: PageLayout;
@@ -34,9 +33,9 @@ export function BarLineHandle({
   onMove,
   onRemove,
 }: Props): ReactNode {
-  const [drag, setDrag] = useState<{ readonly from: number; readonly x: number } | null>(null);
+  const { to, handlers } = useDrag((event) => (sheet.current ? pointOn(page, sheet.current, event)[0] : null), onMove);
   const [top, foot] = outerLines(system);
-  const x = drag?.x ?? lineAt(system, line);
+  const x = to ?? lineAt(system, line);
   const unsure = line >= 0 && system.boxes[line]?.unsure === true;
   const onKeyDown = (event: KeyboardEvent): void => {
     const way = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
@@ -50,8 +49,6 @@ export function BarLineHandle({
       onRemove();
     }
   };
-  const moved = (event: PointerEvent): number =>
-    sheet.current ? pointOn(page, sheet.current, event)[0] : lineAt(system, line);
   return (
     <button
       type="button"
@@ -67,18 +64,7 @@ export function BarLineHandle({
       }}
       onKeyDown={onKeyDown}
       onFocus={onChoose}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        setDrag({ from: event.clientX, x: lineAt(system, line) });
-      }}
-      onPointerMove={(event) => {
-        if (drag && Math.abs(event.clientX - drag.from) > CLICK) setDrag({ ...drag, x: moved(event) });
-      }}
-      onPointerUp={(event) => {
-        if (drag && Math.abs(event.clientX - drag.from) > CLICK) onMove(moved(event));
-        setDrag(null);
-      }}
-      onPointerCancel={() => setDrag(null)}
+      {...handlers}
       onClick={onChoose}
     >
       <span

@@ -3,6 +3,7 @@ import {
   addBarLine,
   addSystem,
   moveBarLine,
+  moveSystemEdge,
   removeBarLine,
   removeSystem,
   setBarsOfBox,
@@ -185,6 +186,7 @@ export function PageSheet(props: Props): ReactNode {
               onAdd={(x) => edit('bar line put in', (paper) => addBarLine(paper, place, x))}
               onMove={(line, x) => edit('bar line moved', (paper) => moveBarLine(paper, { ...place, box: line }, x))}
               onRemove={(line) => edit('bar line taken away', (paper) => removeBarLine(paper, { ...place, box: line }))}
+              onEdge={(edge, y) => edit('edge of a line moved', (paper) => moveSystemEdge(paper, place, edge, y))}
               onCount={(box, count) => edit('number of bars', (paper) => setBarsOfBox(paper, { ...place, box }, count))}
             />
           </div>

@@ -3,6 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { outerLines, type PageLayout } from '@/core/paper';
 import type { Box, PageSystem } from '@/core/studio';
 import { BarLineHandle } from './bar-line-handle';
+import { EdgeHandle } from './edge-handle';
 import { across, down, endsOf, pointOn } from './page-places';
 
 /** Counts that a box can be said to stand for without typing. */
@@ -14,6 +15,7 @@ export interface SystemEdits {
   readonly onMove: (line: number, x: number) => void;
   readonly onRemove: (line: number) => void;
   readonly onCount: (box: number, count: number) => void;
+  readonly onEdge: (edge: 'upper' | 'lower', y: number) => void;
   readonly onLine: (line: number) => void;
   readonly onSystem: () => void;
 }
@@ -84,6 +86,15 @@ function BoxCount({
   );
 }
 
+/** What is cut out with a system, above and below. */
+const Edges = ({
+  onEdge,
+  ...of
+}: Pick<Props, 'page' | 'system' | 'sheet' | 'onEdge'> & { readonly number: number }): ReactNode =>
+  (['upper', 'lower'] as const).map((edge) => (
+    <EdgeHandle key={edge} {...of} edge={edge} onMove={(y) => onEdge(edge, y)} />
+  ));
+
 /** One system with its bar lines, to be corrected. */
 export function SystemOverlay({
   page,
@@ -97,6 +108,7 @@ export function SystemOverlay({
   onMove,
   onRemove,
   onCount,
+  onEdge,
   onLine,
   onSystem,
 }: Props): ReactNode {
@@ -131,6 +143,7 @@ export function SystemOverlay({
       >
         {index + 1}
       </button>
+      {chosen ? <Edges page={page} system={system} number={index + 1} sheet={sheet} onEdge={onEdge} /> : null}
       {lines.map((at) => (
         <BarLineHandle
           key={at}

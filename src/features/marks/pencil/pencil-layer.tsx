@@ -1,11 +1,8 @@
-import { useRef, useState, type FormEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
+import { useRef, useState, type FormEvent, type MouseEvent, type ReactNode } from 'react';
 import type { PencilMark } from '@/core/studio';
 import { PENCIL_LOOK, PENCIL_SHIFT, pencilPlace } from '@/marked';
-import type { LineLayout } from '@/ui';
+import { useDrag, type LineLayout } from '@/ui';
 import type { Pencil, PencilPlace } from './use-pencil';
-
-/** A pointer that went no farther than this has clicked. */
-const CLICK = 4;
 
 /** The place of a bar that a pointer is over, snapped above, between or below the staves; null beside the bars. */
 function placeAt(layout: LineLayout, x: number, y: number, staves: number): PencilPlace | null {
@@ -77,38 +74,24 @@ function PencilHandle({
   readonly host: () => DOMRect | undefined;
   readonly pencil: Pencil;
 }): ReactNode {
-  const [drag, setDrag] = useState<{ readonly x: number; readonly y: number; readonly to: PencilPlace | null } | null>(
-    null,
+  const { to, handlers } = useDrag(
+    (event): PencilPlace | null => {
+      const box = host();
+      return box ? placeAt(layout, event.clientX - box.left, event.clientY - box.top, staves) : null;
+    },
+    (place) => pencil.move(mark, place),
+    () => pencil.setWriting({ place: mark, mark }),
   );
-  const at = pencilPlace(layout, drag?.to ?? mark);
+  const at = pencilPlace(layout, to ?? mark);
   if (!at) return null;
-  const placeOf = (event: PointerEvent): PencilPlace | null => {
-    const box = host();
-    return box ? placeAt(layout, event.clientX - box.left, event.clientY - box.top, staves) : null;
-  };
-  const isFar = (event: PointerEvent): boolean =>
-    drag !== null && Math.hypot(event.clientX - drag.x, event.clientY - drag.y) > CLICK;
   return (
     <button
       type="button"
       data-pencil={mark.role}
       aria-label={`“${mark.text}” on the page`}
-      className={`absolute z-10 cursor-grab touch-none rounded bg-sheet/85 px-1 whitespace-nowrap text-plum hover:bg-plum-wash ${PENCIL_SHIFT[(drag?.to ?? mark).side]} ${PENCIL_LOOK[mark.role]}`}
+      className={`absolute z-10 cursor-grab touch-none rounded bg-sheet/85 px-1 whitespace-nowrap text-plum hover:bg-plum-wash ${PENCIL_SHIFT[(to ?? mark).side]} ${PENCIL_LOOK[mark.role]}`}
       style={{ left: at.x, top: at.y }}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        setDrag({ x: event.clientX, y: event.clientY, to: null });
-      }}
-      onPointerMove={(event) => {
-        if (drag && isFar(event)) setDrag({ ...drag, to: placeOf(event) });
-      }}
-      onPointerUp={(event) => {
-        const to = isFar(event) ? placeOf(event) : null;
-        setDrag(null);
-        if (to) pencil.move(mark, to);
-        else pencil.setWriting({ place: mark, mark });
-      }}
-      onPointerCancel={() => setDrag(null)}
+      {...handlers}
       onKeyDown={(event) => {
         if (event.key === 'Enter') pencil.setWriting({ place: mark, mark });
         else if (event.key === 'Delete' || event.key === 'Backspace') pencil.drop(mark);

@@ -1,0 +1,103 @@
+import type { StrokeSigns } from './bar-line-signs';
+import type { Stroke } from './find-bar-lines';
+
+/** What is weighed: the signs of a stroke, and what the other strokes of its system tell of it. */
+export interface Weighed extends StrokeSigns {
+  /** How much of it is missing between staves where lines of its system go through, 0 to 1. */
+  readonly gap: number;
+  /** Between how many of its staves lines of its system go through, 0 to 1. */
+  readonly joined: number;
+  /** 1 where the system is a single staff. */
+  readonly solo: number;
+}
+
+/**
+ * What each sign is worth, in log odds: logistic regression over the strokes of pages that were made with known bars
+ * (`scripts/fit-bar-lines.ts`), none of them among those on which it is measured.
+ */
+const WEIGHTS: Readonly<Record<keyof Weighed, number>> = {
+  dark: 8.67,
+  palest: -0.63,
+  busy: -7.17,
+  busiest: 3.06,
+  winding: -100.65,
+  head: -8.19,
+  headed: 0.71,
+  goesOn: -3.55,
+  inkBeyond: -6.75,
+  gap: -4.02,
+  joined: 1.27,
+  solo: -1.06,
+};
+const BIAS = -2.07;
+
+/** What weighs, by name. */
+export const SIGNS = Object.keys(WEIGHTS) as (keyof Weighed)[];
+
+/** A stroke with what is thought of it: over 0 it is rather a bar line. */
+export interface Judged extends Stroke {
+  /** Log odds. */
+  readonly score: number;
+  /** From 0, which is even, to 1. */
+  readonly certainty: number;
+}
+
+const scoreOf = (signs: Weighed): number => SIGNS.reduce((sum, sign) => sum + WEIGHTS[sign] * signs[sign], BIAS);
+
+const medianOf = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+/** Of a line that goes through so much is there between two staves. */
+const GOES_THROUGH = 0.4;
+
+/** Of the strokes of a page this one, from the straightest, wanders as a straight one does. */
+const STRAIGHT = 0.2;
+
+/** How far a straight stroke wanders on a page, in spaces: more where it is blurred. */
+export function steadyOf(strokes: readonly Stroke[]): number {
+  const windings = strokes.map((s) => s.signs.winding).sort((a, b) => a - b);
+  return windings[Math.floor(windings.length * STRAIGHT)] ?? 0;
+}
+
+/**
+ * What is weighed of each stroke of a system. Where those that look like bar lines go through from one staff to the
+ * next, each must. `steady` is how far a straight stroke wanders on this page; `score` is over 0 for a likely bar line.
+ */
+export function weighed(
+  strokes: readonly Stroke[],
+  steady: number,
+  score: (signs: Weighed) => number,
+): readonly Weighed[] {
+  const gaps = strokes[0]?.through.length ?? 0;
+  const alone = ({ signs }: Stroke): Weighed => ({
+    ...signs,
+    winding: signs.winding - steady,
+    gap: 0,
+    joined: 0,
+    solo: gaps === 0 ? 1 : 0,
+  });
+  const clear = strokes.filter((s) => score(alone(s)) > 0);
+  const usual = Array.from({ length: gaps }, (_, g) => medianOf(clear.map((s) => s.through[g] ?? 0)));
+  const joined = usual.filter((u) => u > GOES_THROUGH).length;
+  return strokes.map((stroke) => {
+    const missing = usual.reduce(
+      (sum, u, g) => (u > GOES_THROUGH ? sum + Math.max(0, 1 - (stroke.through[g] ?? 0) / u) : sum),
+      0,
+    );
+    return {
+      ...alone(stroke),
+      gap: joined === 0 ? 0 : missing / joined,
+      joined: gaps === 0 ? 0 : joined / gaps,
+    };
+  });
+}
+
+/** The strokes of a system with what is thought of them; `steady` is how far a straight one wanders on this page. */
+export function judged(strokes: readonly Stroke[], steady: number): readonly Judged[] {
+  const signs = weighed(strokes, steady, scoreOf);
+  return strokes.map((stroke, i) => {
+    const own = signs[i];
+    const score = own ? scoreOf(own) : -Infinity;
+    return { ...stroke, score, certainty: Math.max(0, 2 / (1 + Math.exp(-score)) - 1) };
+  });
+}
