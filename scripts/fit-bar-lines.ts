@@ -6,7 +6,8 @@
  * `npx tsx scripts/fit-bar-lines.ts` prints the weights; about a quarter of an hour on one core.
  */
 import { readdirSync } from 'node:fs';
-import { strokesOf, type Stroke } from '../src/core/page/find-bar-lines';
+import type { Stroke } from '../src/core/page/bar-line-signs';
+import { strokesOf } from '../src/core/page/find-bar-lines';
 import { findStaves } from '../src/core/page/find-page';
 import { SIGNS, steadyOf, weighed, type Weighed } from '../src/core/page/judge-strokes';
 import type { Frame } from '../src/core/page/resample';

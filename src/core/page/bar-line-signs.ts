@@ -154,6 +154,17 @@ export interface StrokeSigns {
   readonly inkBeyond: number;
 }
 
+/** A stroke through all staves of a system, which may be a bar line. */
+export interface Stroke {
+  /** Column at the middle of the system. */
+  readonly x: number;
+  /** In spaces. */
+  readonly wide: number;
+  readonly signs: StrokeSigns;
+  /** How much of it goes on between each two staves, from 0 to 1. */
+  readonly through: readonly number[];
+}
+
 /** The signs of the stroke at a column of a system. */
 export function signsAt(system: SystemLines, x: number, headInk: number): StrokeSigns {
   const { plane, staves, uprights, ratio } = system;

@@ -1,4 +1,4 @@
-import { signsAt, strokeThrough, throughAt, type StrokeSigns } from './bar-line-signs';
+import { signsAt, strokeThrough, throughAt, type Stroke } from './bar-line-signs';
 import { judged, type Judged } from './judge-strokes';
 import { valueAt } from './plane';
 import { inStaff, type SystemLines } from './system-lines';
@@ -16,17 +16,6 @@ export interface BarLine {
   readonly thick: boolean;
   /** From 0 to 1. */
   readonly certainty: number;
-}
-
-/** A stroke through all staves of a system, which may be a bar line. */
-export interface Stroke {
-  /** Column at the middle of the system. */
-  readonly x: number;
-  /** In spaces. */
-  readonly wide: number;
-  readonly signs: StrokeSigns;
-  /** How much of it goes on between each two staves, from 0 to 1. */
-  readonly through: readonly number[];
 }
 
 /** The strokes of a system, and how dark each of its columns is. */

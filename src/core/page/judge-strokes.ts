@@ -1,5 +1,4 @@
-import type { StrokeSigns } from './bar-line-signs';
-import type { Stroke } from './find-bar-lines';
+import type { Stroke, StrokeSigns } from './bar-line-signs';
 
 /** What is weighed: the signs of a stroke, and what the other strokes of its system tell of it. */
 export interface Weighed extends StrokeSigns {
