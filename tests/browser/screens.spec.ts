@@ -48,6 +48,7 @@ const SIZES = [
   [390, 844, 64],
 ] as const;
 
+const WIDEST = 1280;
 /** Between the widest and the narrowest: laid out as one of them, so that axe has nothing more to find. */
 const BETWEEN = 820;
 
@@ -74,7 +75,7 @@ for (const [name, path, text] of SCREENS)
       await expect.poll(wide, { message: `at ${width}` }).toBeLessThanOrEqual(width);
       const top = await page.evaluate(() => document.querySelector('main')?.getBoundingClientRect().top ?? Infinity);
       expect(top, `the frame at ${width}`).toBeLessThanOrEqual(most);
-      if (width !== BETWEEN) expect(await troublesOf(page), `at ${width}`).toEqual([]);
+      if (width !== BETWEEN) expect(await troublesOf(page, { seen: width !== WIDEST }), `at ${width}`).toEqual([]);
     }
     expect(troubles).toEqual([]);
   });
@@ -113,7 +114,7 @@ for (const [name, path, open] of DIALOGS)
       .waitFor({ state: 'attached' });
     for (const [width, height] of SIZES.filter(([w]) => w !== BETWEEN)) {
       await page.setViewportSize({ width, height });
-      expect(await troublesOf(page), `at ${width}`).toEqual([]);
+      expect(await troublesOf(page, { seen: width !== WIDEST }), `at ${width}`).toEqual([]);
     }
   });
 
