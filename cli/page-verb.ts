@@ -59,17 +59,25 @@ export function pageVerb(bytes: Uint8Array, file: string, options: OptionValues)
     const at = (point: PagePoint): PagePoint => turnedBack(turn, came, point);
     return [at(a), at(b), at(c), at(d)];
   };
-  const warnings =
-    page.systems.length > 0
+  const warnings = [
+    ...(page.systems.length > 0
       ? []
-      : [{ code: 'no-systems', message: 'No staff of five lines with bars was found on this picture.' }];
+      : [{ code: 'no-systems', message: 'No staff of five lines with bars was found on this picture.' }]),
+    ...page.systems.flatMap(({ bars }, i) =>
+      bars.flatMap((bar, k) =>
+        bar.longRest
+          ? [{ code: 'long-rest', message: `System ${i + 1}, bar ${k + 1} is a rest of several bars.` }]
+          : [],
+      ),
+    ),
+  ];
   return ok({
     width: came.width,
     height: came.height,
     systems: page.systems.map(({ corners, staves: count, bars }) => ({
       corners: back(corners),
       staves: count,
-      bars: bars.map((bar) => ({ ...bar, corners: back(bar.corners) })),
+      bars: bars.map(({ longRest: _, ...bar }) => ({ ...bar, corners: back(bar.corners) })),
     })),
     warnings,
   });

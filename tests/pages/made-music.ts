@@ -277,3 +277,28 @@ export function madeMusic(seed: number): string {
   const music = parts.map((part, i) => partOf(part, `P${i + 1}`, turns, begin, pickUp, random));
   return `<?xml version="1.0" encoding="UTF-8"?><score-partwise version="4.0"><work><work-title>Made ${seed}</work-title></work><part-list>${list.join('')}</part-list>${music.join('')}</score-partwise>`;
 }
+
+/** A part for one player with rests of several bars, as its publisher condenses them: two bars of notes before each. */
+export function restingPart(rests: readonly number[]): string {
+  const random = randomFrom(rests.reduce((sum, n) => 31 * sum + n, 7));
+  const part: MadePart = { name: 'Horn', clefs: ['treble'], words: false, lively: 2 };
+  const whole = 4 * QUARTER;
+  const measures: string[] = [];
+  const add = (inside: string): void => {
+    measures.push(`<measure number="${measures.length + 1}">${inside}</measure>`);
+  };
+  const clef = '<clef><sign>G</sign><line>2</line></clef>';
+  const first = `<attributes><divisions>${QUARTER}</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time>${clef}</attributes>`;
+  for (const count of rests) {
+    for (let i = 0; i < 2; i += 1)
+      add(`${measures.length === 0 ? first : ''}${voiceOf(part, 'treble', 0, whole, random)}`);
+    for (let i = 0; i < count; i += 1)
+      add(
+        `${i === 0 ? `<attributes><measure-style><multiple-rest>${count}</multiple-rest></measure-style></attributes>` : ''}<note><rest measure="yes"/><duration>${whole}</duration><voice>1</voice></note>`,
+      );
+  }
+  add(
+    `${voiceOf(part, 'treble', 0, whole, random)}<barline location="right"><bar-style>light-heavy</bar-style></barline>`,
+  );
+  return `<?xml version="1.0" encoding="UTF-8"?><score-partwise version="4.0"><part-list><score-part id="P1"><part-name>${part.name}</part-name></score-part></part-list><part id="P1">${measures.join('')}</part></score-partwise>`;
+}

@@ -1,6 +1,7 @@
 import { barLinesOf, isPrefix, strokesOf, type BarLine, type SystemStrokes } from './find-bar-lines';
 import { systemsOf } from './find-systems';
 import { steadyOf } from './judge-strokes';
+import { isLongRest } from './long-rests';
 import type { Picture } from './picture';
 import type { Plane } from './plane';
 import { straighten, type Straight } from './straighten';
@@ -21,6 +22,8 @@ export interface FoundBar {
   readonly ends: BarEdge;
   /** From 0 to 1: how clear its right line is. */
   readonly certainty: number;
+  /** It is drawn as a rest of several bars, their number above it. */
+  readonly longRest: boolean;
 }
 
 export interface FoundSystem {
@@ -133,12 +136,13 @@ function systemOf(system: SystemLines, strokes: SystemStrokes, page: PageMeasure
   if (prefix?.dotsAfter === true) starts = 'repeat';
   for (const line of inner.filter((l) => l !== prefix)) {
     const at = cutOf(line);
-    bars.push({ from, to: at, starts, ends: edgeOf(line, line.dotsBefore), certainty: line.certainty });
+    const longRest = isLongRest(system, from, at, headInk);
+    bars.push({ from, to: at, starts, ends: edgeOf(line, line.dotsBefore), certainty: line.certainty, longRest });
     from = at;
     starts = edgeOf(line, line.dotsAfter);
   }
   const isUnclosed = right - from > REST * space;
-  if (isUnclosed) bars.push({ from, to: right, starts, ends: 'single', certainty: UNCLOSED });
+  if (isUnclosed) bars.push({ from, to: right, starts, ends: 'single', certainty: UNCLOSED, longRest: false });
   return bars.length === 0 ? null : { staves, from: start, to: isUnclosed ? right : from, bars };
 }
 

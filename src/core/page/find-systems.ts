@@ -1,6 +1,6 @@
 import { valueAt, type Plane } from './plane';
 import type { TracedStaff } from './traced-staff';
-import { contrastAt, LAST_LINE, spaceAt, topAt, type Uprights } from './upright-lines';
+import { contrastAt, LAST_LINE, spaceAt, strokeAt, topAt, type Uprights } from './upright-lines';
 
 const POINTS = 24;
 /** Of the points between two staves this share may be pale: where words stand in between, and where nothing does. */
@@ -46,6 +46,22 @@ const STROKES = 3;
 /** What is beyond all doubt. */
 const SURE = 1;
 
+/** Whether a stroke that leaves a staff at a column, or comes to it from above, goes through it, too. */
+function isStroke(
+  plane: Plane,
+  staff: TracedStaff,
+  x: number,
+  row: number,
+  { at }: Uprights,
+  contrast: number,
+): boolean {
+  const space = spaceAt(staff, x);
+  const middle = x + at(x) * (topAt(staff, x) + (LAST_LINE / 2) * space - row);
+  return [-0.4, -0.2, 0, 0.2, 0.4].some(
+    (by) => strokeAt(plane, staff, middle + by * space, at(x), 0) >= JOINED.stroke * contrast,
+  );
+}
+
 /** How sure it is that two staves belong together: over 0 they do, under 0 they do not, 1 and -1 for certain. */
 function joinOf(plane: Plane, upper: TracedStaff, lower: TracedStaff, uprights: Uprights): number {
   const contrast = Math.min(contrastAt(upper, upper.left), contrastAt(lower, lower.left));
@@ -62,7 +78,11 @@ function joinOf(plane: Plane, upper: TracedStaff, lower: TracedStaff, uprights: 
   let strokes = 0;
   let last = -Infinity;
   for (let x = upper.left; x <= upper.right; x += 1)
-    if (joinedAt(plane, upper, lower, x, uprights, PALE) >= JOINED.stroke * contrast) {
+    if (
+      joinedAt(plane, upper, lower, x, uprights, PALE) >= JOINED.stroke * contrast &&
+      isStroke(plane, upper, x, bottomAt(upper, x), uprights, contrast) &&
+      isStroke(plane, lower, x, bottomAt(upper, x), uprights, contrast)
+    ) {
       if (x - last > 3 * space) strokes += 1;
       last = x;
     }

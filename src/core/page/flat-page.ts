@@ -12,6 +12,8 @@ export interface FlatBar {
   readonly starts: BarEdge;
   readonly ends: BarEdge;
   readonly certainty: number;
+  /** It is drawn as a rest of several bars, their number above it. */
+  readonly longRest: boolean;
 }
 
 export interface FlatSystem {

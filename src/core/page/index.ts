@@ -1,6 +1,6 @@
 /**
  * Pages as pictures. In: greys of a photograph or a scan. Out: where its systems and bars are, as corners in that
- * picture. No model: staff lines are followed, strokes through them are measured.
+ * picture. Staff lines are followed, strokes through them are measured.
  */
 export type { Picture } from './picture';
 export type { BarEdge, PageOptions } from './find-page';

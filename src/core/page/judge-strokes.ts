@@ -15,20 +15,20 @@ export interface Weighed extends StrokeSigns {
  * (`scripts/fit-bar-lines.ts`), none of them among those on which it is measured.
  */
 const WEIGHTS: Readonly<Record<keyof Weighed, number>> = {
-  dark: 8.67,
+  dark: 5.85,
   palest: -0.63,
-  busy: -7.17,
-  busiest: 3.06,
-  winding: -100.65,
-  head: -8.19,
-  headed: 0.71,
-  goesOn: -3.55,
-  inkBeyond: -6.75,
-  gap: -4.02,
-  joined: 1.27,
-  solo: -1.06,
+  busy: -7.14,
+  busiest: 0.81,
+  winding: -107.22,
+  head: -5.82,
+  headed: -0.8,
+  goesOn: -3.33,
+  inkBeyond: -9.16,
+  gap: -7.9,
+  joined: 2.84,
+  solo: -2.36,
 };
-const BIAS = -2.07;
+const BIAS = 2.96;
 
 /** What weighs, by name. */
 export const SIGNS = Object.keys(WEIGHTS) as (keyof Weighed)[];

@@ -14,6 +14,8 @@ export interface PageBar {
   readonly ends: BarEdge;
   /** From 0 to 1: how clear its right line is. */
   readonly certainty: number;
+  /** It is drawn as a rest of several bars, their number above it. */
+  readonly longRest: boolean;
 }
 
 export interface PageSystem {

@@ -15,6 +15,8 @@ const LONGEST_GAP = 5;
 const LEAST_CLEAR = 0.8;
 /** Nor what is less clear than this, as long as it may be. */
 const LEAST_LONG = 0.72;
+/** A staff shorter than this, in spaces, begins where the others do, but for so many; else it is none. */
+const ASTRAY = { shorter: 20, off: 4 } as const;
 /** Where not even the clearest staves are as clear as this, there are none: of noise a part lies in lines, too. */
 const SURE = 0.56;
 const MOST_STAVES = 80;
@@ -24,6 +26,8 @@ const ROUNDS = 8;
 const LEAST_WORTH = 4;
 /** Pixels from strip to strip. */
 const STEP = 12;
+
+const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
 /** Runs of strips on a way where a staff is seen, gaps that are short with them. */
 function runsOn(
@@ -44,8 +48,6 @@ function runsOn(
     return (b - a + 1) * STEP >= SHORTEST * space && share >= 0.6;
   });
 }
-
-const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
 /** First line and distance in one strip, to a fraction of a pixel: those at which five lines are darkest. */
 function settled(row: Float32Array, y: number, apart: number): readonly [number, number] {
@@ -129,6 +131,54 @@ interface Lines {
   readonly ridges: readonly Float32Array[];
 }
 
+/** Beyond the ends of a staff its lines are darker than its spaces by less than this share of what they mostly are. */
+const BEYOND = 0.5;
+/** Spaces with more ink than this hide the lines beside them. */
+const HIDDEN = 0.18;
+/** Strips that a clef hides at most, with a key. */
+const CLEF = 8;
+
+/**
+ * The strips of a run in which there is a staff: a table beside a page has a line here and there, too. Those are kept,
+ * one after another, in which lines are darker than spaces by most more than beyond (greatest sum, Kadane 1984).
+ */
+function within(
+  { width, height, values }: Plane,
+  count: number,
+  columnOf: (strip: number) => number,
+  topAt: (x: number) => number,
+  spaceAt: (x: number) => number,
+): readonly [number, number] {
+  const darker = Float32Array.from({ length: count }, (_, s) => {
+    let [lines, spaces] = [0, 0];
+    for (let dx = -STEP / 2; dx < STEP / 2; dx += 1) {
+      const x = Math.round(columnOf(s) + dx);
+      if (x < 0 || x >= width) continue;
+      for (let half = 0; half < 2 * LINES - 1; half += 1) {
+        const y = Math.round(topAt(x) + (half * spaceAt(x)) / 2);
+        const ink = y >= 0 && y < height ? (values[y * width + x] ?? 0) : 0;
+        if (half % 2 === 0) lines += ink / LINES / STEP;
+        else spaces += ink / (LINES - 1) / STEP;
+      }
+    }
+    // A clef or a chord hides the lines: nothing is known there.
+    return spaces > HIDDEN ? NaN : lines - spaces;
+  });
+  const known = darker.filter((v) => !Number.isNaN(v)).sort();
+  const usual = known[known.length >> 1] ?? 0;
+  let best: readonly [number, number, number] = [0, count - 1, -Infinity];
+  let [from, sum] = [0, 0];
+  darker.forEach((value, i) => {
+    if (sum <= 0) [from, sum] = [i, 0];
+    if (!Number.isNaN(value)) sum += Math.min(2 * usual, value) - BEYOND * usual;
+    if (sum > best[2]) best = [from, i, sum];
+  });
+  // At the beginning stands a clef.
+  let begin = best[0];
+  while (begin > 0 && best[0] - begin < CLEF && Number.isNaN(darker[begin - 1] ?? 0)) begin -= 1;
+  return [begin, best[1]];
+}
+
 /** One staff from a run of strips, its lines followed piece by piece. */
 function staffOf(
   { plane, space, wide, ridges: all }: Lines,
@@ -168,8 +218,9 @@ function staffOf(
   };
   const spaceAt = (x: number): number => along(spaceAtStrip, x);
   const topAt = (x: number): number => along(middles, x) - 2 * spaceAt(x);
-  const left = edgeNear(plane, topAt, spaceAt, Math.round(middleOf(0) - wide / 2), space, -1);
-  const right = edgeNear(plane, topAt, spaceAt, Math.round(middleOf(b - a) + wide / 2), space, 1);
+  const [begin, end] = within(plane, b - a + 1, middleOf, topAt, spaceAt);
+  const left = edgeNear(plane, topAt, spaceAt, Math.round(middleOf(begin) - wide / 2), space, -1);
+  const right = edgeNear(plane, topAt, spaceAt, Math.round(middleOf(end) + wide / 2), space, 1);
   const length = Math.max(1, right - left + 1);
   const worths = tops.map((_, i) => evidence.worth[a + i]?.[way[a + i] ?? 0] ?? 0);
   return {
@@ -228,9 +279,13 @@ function tracedAt(lines: Lines, contrast: number): readonly TracedStaff[] {
     .sort((a, b) => b - a);
   const usual = clear[Math.min(1, clear.length - 1)];
   if (usual === undefined) return [];
+  const lefts = staves.map((t) => t.left).sort((a, b) => a - b);
+  const margin = lefts[lefts.length >> 1] ?? 0;
+  const isAstray = (t: TracedStaff): boolean =>
+    t.right - t.left < ASTRAY.shorter * space && Math.abs(t.left - margin) > ASTRAY.off * space;
   const isLong = (t: TracedStaff): boolean => t.right - t.left > 0.35 * plane.width;
   return withoutGaps(plane, space, staves)
-    .filter((t) => t.certainty >= (isLong(t) ? LEAST_LONG : LEAST_CLEAR) * usual)
+    .filter((t) => !isAstray(t) && t.certainty >= (isLong(t) ? LEAST_LONG : LEAST_CLEAR) * usual)
     .sort((a, b) => rowOf(a) - rowOf(b));
 }
 

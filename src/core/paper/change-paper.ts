@@ -44,6 +44,8 @@ function changed(
 }
 
 const seen = ({ unsure: _, ...box }: Box): Box => box;
+/** A box of which somebody has said how many bars it is. */
+const counted = ({ longRest: _, ...box }: Box, bars: Box['bars']): Box => ({ ...box, bars });
 
 /**
  * Puts a bar line in: the box there becomes two. Beside the first or the last box a new one begins or ends at the line.
@@ -179,7 +181,7 @@ export function setBarsOfBox(paper: Paper, place: BoxPlace, count: number): Pape
     paper,
     place,
     system,
-    system.boxes.map((b, i) => (i === place.box ? { ...seen(b), bars } : b)),
+    system.boxes.map((b, i) => (i === place.box ? counted(seen(b), bars) : b)),
     { halves: new Map(end === last || wanted < box.bars.length ? [] : [[end, last]]) },
   );
 }

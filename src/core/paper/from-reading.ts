@@ -17,6 +17,9 @@ const signsOf = ({ starts, ends }: FlatBar, doubles: boolean): Omit<GridBar, 'id
   ...(ends === 'final' ? { doubleBar: 'light-heavy' as const } : {}),
 });
 
+/** What is drawn as a rest of several bars is taken for two, until somebody says how many they are. */
+const barsIn = ({ longRest }: FlatBar): number => (longRest ? 2 : 1);
+
 /** A page as it was read, and what is kept of it. */
 export interface PageToPlace {
   readonly id: string;
@@ -35,8 +38,11 @@ export function placedPages(
   paper: Paper,
   pages: readonly PageToPlace[],
 ): { readonly layouts: readonly PageLayout[]; readonly bars: readonly GridBar[] } {
-  const count = pages.reduce((n, p) => n + p.flat.systems.reduce((m, s) => m + s.bars.length, 0), 0);
-  const ids = freshIds(paper, count);
+  const found = pages.flatMap((p) => p.flat.systems.flatMap((s) => s.bars));
+  const ids = freshIds(
+    paper,
+    found.reduce((n, bar) => n + barsIn(bar), 0),
+  );
   let next = 0;
   const bars: GridBar[] = [];
   const first = Math.max(0, ...paper.layouts.map((l) => l.order)) + 1;
@@ -55,10 +61,23 @@ export function placedPages(
         upper,
         lower,
         boxes: found.map((bar): Box => {
-          const bar0 = ids[next] ?? '';
-          next += 1;
-          bars.push({ id: bar0, ...signsOf(bar, doubles) });
-          return { bars: [bar0], from: bar.from, to: bar.to, ...(bar.certainty < SURE ? { unsure: true } : {}) };
+          const own = ids.slice(next, next + barsIn(bar));
+          next += own.length;
+          const { repeatStart, ...ends } = signsOf(bar, doubles);
+          own.forEach((id, k) =>
+            bars.push({
+              id,
+              ...(k === 0 && repeatStart === true ? { repeatStart } : {}),
+              ...(k === own.length - 1 ? ends : {}),
+            }),
+          );
+          return {
+            bars: own,
+            from: bar.from,
+            to: bar.to,
+            ...(bar.certainty < SURE ? { unsure: true } : {}),
+            ...(bar.longRest ? { longRest: true } : {}),
+          };
         }),
       })),
     };

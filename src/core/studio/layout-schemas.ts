@@ -12,6 +12,8 @@ export const boxSchema = z.object({
   to: pixels,
   /** It was found with doubt, and nobody has looked at it yet. */
   unsure: z.boolean().optional(),
+  /** It is drawn as a rest of several bars, and nobody has said yet of how many. */
+  longRest: z.boolean().optional(),
 });
 
 /** Staves that are played together, from left to right. */

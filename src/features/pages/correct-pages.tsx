@@ -79,10 +79,9 @@ export function CorrectPages({
   const [drawing, setDrawing] = useState(false);
   const names = useMemo(() => new Map(score.bars.map((b) => [b.id, b.name])), [score]);
   const staves = usualStaves(paper.layouts);
-  const doubtful = paper.layouts.reduce(
-    (n, l) => n + l.systems.reduce((m, s) => m + s.boxes.filter((b) => b.unsure === true).length, 0),
-    0,
-  );
+  const boxes = paper.layouts.flatMap((l) => l.systems.flatMap((s) => s.boxes));
+  const doubtful = boxes.filter((b) => b.unsure === true).length;
+  const longRests = boxes.filter((b) => b.longRest === true).length;
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap items-center gap-2">
@@ -106,6 +105,9 @@ export function CorrectPages({
           : 'Click where a bar line is missing, drag one that is off, press Delete on one that is none. The number over a box says how many bars it is.'}
         {doubtful > 0 && !drawing
           ? ` ${doubtful === 1 ? 'One bar line was' : `${doubtful} bar lines were`} found with doubt and ${doubtful === 1 ? 'is' : 'are'} dashed.`
+          : ''}
+        {longRests > 0 && !drawing
+          ? ` ${longRests === 1 ? 'One box is a rest' : `${longRests} boxes are rests`} of several bars: say how many, the number is printed above.`
           : ''}
       </p>
       {paper.layouts.map((page, i) => (

@@ -57,11 +57,11 @@ function BoxCount({
   return (
     <Menu>
       <MenuButton
-        aria-label={`Bar ${name}: how many bars it is`}
-        className="figure absolute min-h-8 min-w-9 -translate-x-1/2 -translate-y-full rounded border border-leaf bg-sheet px-1 text-sm font-semibold hover:bg-leaf-wash"
+        aria-label={`Bar ${name}: how many bars it is${box.longRest === true ? ' is not said yet' : ''}`}
+        className={`figure absolute min-h-8 min-w-9 -translate-x-1/2 -translate-y-full rounded border px-1 text-sm font-semibold whitespace-nowrap ${box.longRest === true ? 'border-acorn bg-acorn-wash' : 'border-leaf bg-sheet hover:bg-leaf-wash'}`}
         style={{ left: across(page, (box.from + box.to) / 2), top: down(page, top - 1.4 * page.space) }}
       >
-        {name}
+        {box.longRest === true ? 'how many bars?' : name}
       </MenuButton>
       <MenuItems
         anchor="bottom"
