@@ -4,6 +4,7 @@ import { useMemo, type ReactNode } from 'react';
 import { changeBar, gridToDraft, insertBar, parseGrid, removeBar, typedAt, type Grid } from '@/core/bargrid';
 import type { Score } from '@/core/score';
 import { tempoUnitOf, type Piece } from '@/core/studio';
+import { BarPicture } from '@/features/pages';
 import { Button, Panel, Problem } from '@/ui';
 import { BarField } from './bar-field';
 import { BarSigns, type ChangeBar } from './bar-signs';
@@ -86,6 +87,7 @@ export function GridEditor({
       aside={onPages ? null : <InAndOut grid={grid} index={index} number={number} keep={keep} onChoose={onChoose} />}
     >
       <div className="grid gap-3">
+        {onPages && bar.id !== undefined ? <BarPicture pieceId={piece.id} barId={bar.id} number={number} /> : null}
         {hands.map((hand, staff) => (
           <BarField
             key={`${bar.id ?? ''} ${hand}`}
