@@ -2,7 +2,7 @@ import { joinedAt } from './find-systems';
 import { valueAt, type Plane } from './plane';
 import { inStaff, type SystemLines } from './system-lines';
 import type { TracedStaff } from './traced-staff';
-import { busyBeside, contrastAt, LAST_LINE, spaceAt, strokeAt, topAt } from './upright-lines';
+import { busyBeside, contrastAt, LAST_LINE, mayBeStroke, spaceAt, strokeAt, topAt } from './upright-lines';
 
 /**
  * How far the darkest of a column wanders from a straight line, in spaces: rests, flags and clefs wind, a bar line does
@@ -74,6 +74,7 @@ function darknessAt(system: SystemLines, x: number): readonly number[] {
   return staves.map((staff) => {
     const cx = inStaff(system, staff, x);
     const expected = ratio * contrastAt(staff, cx);
+    if (!mayBeStroke(plane, staff, cx, PALE_STROKE * expected)) return 0;
     const at = (by: number): number => strokeAt(plane, staff, cx + by, slope, PALE_STROKE * expected);
     const stroke = Math.max(at(0), NEXT_COLUMN.share * at(-NEXT_COLUMN.by), NEXT_COLUMN.share * at(NEXT_COLUMN.by));
     return Math.min(DARKEST, stroke / expected);

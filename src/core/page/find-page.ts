@@ -9,7 +9,16 @@ import type { SystemLines } from './system-lines';
 import { turned } from './turn';
 import { traceStaves } from './trace-staves';
 import type { TracedStaff } from './traced-staff';
-import { contrastAt, LAST_LINE, spaceAt, strokeAt, topAt, uprightsOf, type Uprights } from './upright-lines';
+import {
+  contrastAt,
+  LAST_LINE,
+  mayBeStroke,
+  spaceAt,
+  strokeAt,
+  topAt,
+  uprightsOf,
+  type Uprights,
+} from './upright-lines';
 
 /** How a bar begins or ends. */
 export type BarEdge = 'single' | 'double' | 'repeat' | 'final';
@@ -55,7 +64,8 @@ function strokeRatio(plane: Plane, staves: readonly TracedStaff[], at: (x: numbe
     const strokes = Float32Array.from({ length: staff.right - staff.left + 1 }, (_, i) => {
       const x = staff.left + i;
       const contrast = contrastAt(staff, x);
-      return strokeAt(plane, staff, x, at(x), RATIOS[0] * contrast) / contrast;
+      const least = RATIOS[0] * contrast;
+      return mayBeStroke(plane, staff, x, least) ? strokeAt(plane, staff, x, at(x), least) / contrast : 0;
     });
     const reach = Math.round(space);
     strokes.forEach((v, i) => {

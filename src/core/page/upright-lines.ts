@@ -79,6 +79,25 @@ export function strokeAt(plane: Plane, staff: TracedStaff, x: number, slope: num
   return Math.max(0, palest(contrasts));
 }
 
+/** The two spaces beside the middle line, where a stroke is whatever its slope: no stroke is where both are pale. */
+const MIDDLE = [1.5, 2.5] as const;
+
+/** Whether a stroke may cross the middle of a staff at a column: cheap, asked before it is looked at closely. */
+export function mayBeStroke({ width, height, values }: Plane, staff: TracedStaff, x: number, least: number): boolean {
+  const top = topAt(staff, x);
+  const space = spaceAt(staff, x);
+  const column = Math.round(x);
+  return MIDDLE.some((at) => {
+    const y = Math.round(top + at * space);
+    if (y < 0 || y >= height) return false;
+    for (let dx = -2; dx <= 2; dx += 1) {
+      const cx = column + dx;
+      if (cx >= 0 && cx < width && (values[y * width + cx] ?? 0) >= least) return true;
+    }
+    return false;
+  });
+}
+
 const SIDES = [-1, 1] as const;
 const OFFSETS = [0.34, 0.46, 0.58, 0.7, 0.82, 0.94] as const;
 const GAP_SHARES = [0.3, 0.5, 0.7] as const;
@@ -124,9 +143,10 @@ export function uprightsOf(plane: Plane, staves: readonly TracedStaff[], headInk
   const energy = SLOPES.map(() => new Float64Array(WINDOWS));
   const window = plane.width / WINDOWS;
   for (const staff of staves)
-    for (let x = staff.left; x <= staff.right + spaceAt(staff, staff.right); x += 1)
+    for (let x = staff.left; x <= staff.right + spaceAt(staff, staff.right); x += 1) {
+      const contrast = contrastAt(staff, x);
+      if (!mayBeStroke(plane, staff, x, 0.5 * contrast)) continue;
       SLOPES.forEach((slope, s) => {
-        const contrast = contrastAt(staff, x);
         const stroke = Math.min(1.2, strokeAt(plane, staff, x, slope, 0.5 * contrast) / contrast);
         // Stems have heads and flags, which are not upright.
         if (stroke < 0.5) return;
@@ -137,6 +157,7 @@ export function uprightsOf(plane: Plane, staves: readonly TracedStaff[], headInk
         const sums = energy[s];
         if (sums) sums[w] = (sums[w] ?? 0) + clean * stroke ** 3;
       });
+    }
   const at = (slope: number, w: number): number => {
     const i = Math.max(0, Math.min(SLOPES.length - 1.001, (slope + 0.12) / 0.02));
     const f = i - Math.floor(i);
