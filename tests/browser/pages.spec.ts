@@ -35,6 +35,10 @@ async function storedBars(page: Page): Promise<number> {
   return sum(layouts.flatMap((l) => l.systems.flatMap((s) => s.boxes.map((b) => b.bars.length))));
 }
 
+/** How far up the first line of the page is cut out. */
+const upperEdge = async (page: Page): Promise<number> =>
+  ((await storedRows(page, 'layouts')) as { systems: { upper: number }[] }[])[0]?.systems[0]?.upper ?? NaN;
+
 async function bringPhotograph(page: Page, piece: string, title: string): Promise<readonly number[]> {
   const { jpeg, bars } = photograph(piece, 'photo', 5);
   await dropPages(page, [{ name: 'IMG_0412.jpg', mimeType: 'image/jpeg', buffer: jpeg }]);
@@ -149,6 +153,15 @@ test('forty bars with three errors are right in under a minute, by mouse and by 
   await lineAfter(page, '19').focus();
   await page.keyboard.press('+');
   await expect.poll(() => storedBars(page)).toBe(40);
+  // Who works by keys stays where they are.
+  await expect(lineAfter(page, '19')).toBeFocused();
+  const upper = await upperEdge(page);
+  await page.getByRole('button', { name: 'Line 1 of the page' }).click();
+  await page.getByRole('button', { name: 'Upper edge of line 1' }).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect.poll(() => upperEdge(page)).toBe(upper - 2);
+  await page.keyboard.press('Alt+Shift+ArrowUp');
+  await expect.poll(() => upperEdge(page)).toBe(upper - 12);
   await page.getByRole('button', { name: 'The bars are right' }).click();
   await expect(page.getByText('40 bars').first()).toBeVisible();
   expect(Date.now() - began).toBeLessThan(60_000);

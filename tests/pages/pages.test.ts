@@ -71,7 +71,7 @@ describe('a page with a single staff', () => {
 
 describe('rests of several bars', () => {
   it.each(MUSIC_FONTS)('are told from bars of notes in %s', { timeout: 120_000 }, async (font) => {
-    const page = await engraveMusic(restingPart([5, 12, 3]), { font, dpi: 150, staff: 6.5 });
+    const page = await engraveMusic(restingPart([5, 12, 24]), { font, dpi: 150, staff: 6.5 });
     if (!page) throw new Error('no page');
     const bars = readPage(spoilPage(page, 'photo', 3).picture).systems.flatMap((s) => s.bars);
     // Two bars of notes before each, and one after the last.

@@ -53,15 +53,18 @@ function BoxCount({
   readonly name: string;
   readonly onCount: (count: number) => void;
 }): ReactNode {
-  const [top] = outerLines(system);
+  const [top, foot] = outerLines(system);
+  // The number of a long rest is printed above it: there nothing may cover it.
+  const isAsked = box.longRest === true;
+  const y = isAsked ? foot + 1.4 * page.space : top - 1.4 * page.space;
   return (
     <Menu>
       <MenuButton
-        aria-label={`Bar ${name}: how many bars it is${box.longRest === true ? ' is not said yet' : ''}`}
-        className={`figure absolute min-h-8 min-w-9 -translate-x-1/2 -translate-y-full rounded border px-1 text-sm font-semibold whitespace-nowrap ${box.longRest === true ? 'border-acorn bg-acorn-wash' : 'border-leaf bg-sheet hover:bg-leaf-wash'}`}
-        style={{ left: across(page, (box.from + box.to) / 2), top: down(page, top - 1.4 * page.space) }}
+        aria-label={`Bar ${name}: how many bars it is${isAsked ? ' is not said yet' : ''}`}
+        className={`figure absolute min-h-8 min-w-9 -translate-x-1/2 rounded border px-1 text-sm font-semibold whitespace-nowrap ${isAsked ? 'border-acorn bg-acorn-wash' : '-translate-y-full border-leaf bg-sheet hover:bg-leaf-wash'}`}
+        style={{ left: across(page, (box.from + box.to) / 2), top: down(page, y) }}
       >
-        {box.longRest === true ? 'how many bars?' : name}
+        {isAsked ? 'how many?' : name}
       </MenuButton>
       <MenuItems
         anchor="bottom"

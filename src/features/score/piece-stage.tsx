@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { playedBy, type Player } from '@/core/players';
 import type { Score } from '@/core/score';
 import { placeSections, type PlacedSection } from '@/core/sections';
@@ -10,7 +10,7 @@ import { usePiece, useStudents, useWays } from '@/store';
 import { EmptyState, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { StripPanel } from './strip-panel';
-import { useScore } from './use-score';
+import { useScore, type ScoreState } from './use-score';
 
 export interface PieceContext {
   readonly piece: Piece;
@@ -38,24 +38,37 @@ interface Props {
   readonly children: (context: PieceContext) => ReactNode;
 }
 
+/**
+ * A piece with its score: while that of a changed piece is read the last one stays, so that what is being worked on
+ * keeps its place and its focus.
+ */
+function useReadPiece(stored: Piece | null | undefined, state: ScoreState) {
+  const [last, setLast] = useState<{ readonly piece: Piece; readonly score: Score } | null>(null);
+  const now = stored && state.kind === 'ready' ? { piece: stored, score: state.score } : null;
+  if (now && (last?.piece !== now.piece || last.score !== now.score)) setLast(now);
+  return now ?? (last && last.piece.id === stored?.id ? last : null);
+}
+
 /** What every stage about one piece has: the bar strip on top, and a sentence where the piece is missing or broken. */
 export function PieceStage({ heading, strip = 'full', children }: Props): ReactNode {
   const where = useWhere();
-  const piece = usePiece(where.pieceId);
+  const stored = usePiece(where.pieceId);
   const rows = useWays(where.pieceId);
-  const state = useScore(piece);
-  const score = state.kind === 'ready' ? state.score : null;
+  const state = useScore(stored);
+  const read = useReadPiece(stored, state);
+  const piece = read?.piece;
+  const score = read?.score ?? null;
   const students = useStudents();
   const student = students?.find((s) => s.id === where.studentId) ?? null;
   const player = useMemo(() => (score && piece ? playerFor(score, piece, student) : null), [score, piece, student]);
   const played = useMemo(() => (score && player ? playedBy(score, player) : null), [score, player]);
   const places = useMemo(() => (score && rows ? placeSections(score, rows.places) : []), [score, rows]);
   const placed = useMemo(() => places.filter((p) => isSection(p.section)), [places]);
-  if (where.pieceId === null || piece === null)
+  if (where.pieceId === null || stored === null)
     return (
       <EmptyState title="Choose a piece">
         <p>
-          {piece === null && where.pieceId !== null
+          {stored === null && where.pieceId !== null
             ? 'The piece in this address is not in this studio.'
             : 'Take a piece from the shelf, or bring one in there.'}
         </p>
