@@ -150,6 +150,8 @@ test('forty bars with three errors are right in under a minute, by mouse and by 
   await lineAfter(page, '6').focus();
   await page.keyboard.press('Delete');
   await expect.poll(() => storedBars(page)).toBe(39);
+  // Bars are named anew a moment after a line is gone.
+  await expect(lineAfter(page, '40')).toHaveCount(0);
   await lineAfter(page, '19').focus();
   await page.keyboard.press('+');
   await expect.poll(() => storedBars(page)).toBe(40);
