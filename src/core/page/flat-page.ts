@@ -1,5 +1,6 @@
 import { middleOf } from './system-lines';
 import { findPage, type BarEdge, type FoundPage, type FoundSystem, type PageOptions } from './find-page';
+import { withoutEdges, type MusicArea } from './page-edge';
 import type { Picture } from './picture';
 import { valueAt } from './plane';
 import type { TracedStaff } from './traced-staff';
@@ -207,14 +208,13 @@ export function flatPage(picture: Picture, options: PageOptions = {}): FlatPage 
   const x1 = Math.min(ink.width, Math.ceil(Math.max(...systems.map((s) => s.to)) + AROUND.side * space));
   const y0 = Math.max(0, Math.floor(Math.min(...rows) - AROUND.above * space));
   const y1 = Math.min(ink.height, Math.ceil(Math.max(...rows) + AROUND.below * space));
-  const flat = flattened(page, x0, y0, x1 - x0, y1 - y0);
-  return {
-    picture: flat,
-    space,
-    systems: withReach(
-      flat,
-      space,
-      systems.map((s) => placedSystem(page, s, x0, y0)),
-    ),
-  };
+  const placed = systems.map((s) => placedSystem(page, s, x0, y0));
+  const areas = placed.map(({ staves, bars }): MusicArea => ({
+    left: bars[0]?.from ?? 0,
+    right: bars[bars.length - 1]?.to ?? 0,
+    top: staves[0]?.[0] ?? 0,
+    bottom: staves[staves.length - 1]?.[1] ?? 0,
+  }));
+  const flat = withoutEdges(flattened(page, x0, y0, x1 - x0, y1 - y0), space, areas);
+  return { picture: flat, space, systems: withReach(flat, space, placed) };
 }
