@@ -1,7 +1,10 @@
 import type { Picture } from './picture';
 
-/** What is darker than this hangs together; what is paler, a shadow, does not. */
-const DARK = 110;
+/**
+ * What is darker hangs together: first only what is dark, since a shadow may join it with the music; then what is left
+ * of it.
+ */
+const DARKER = [110, 225] as const;
 const WHITE = 255;
 /** So many pixels around what is taken away go with it: its rim is grey. */
 const RIM = 2;
@@ -16,24 +19,15 @@ export interface MusicArea {
   readonly bottom: number;
 }
 
-/**
- * A page without what lies beside it: all that is dark and hangs together from the rim of the picture on, but for what
- * reaches into the music.
- *
- * @param space pixels from line to line
- */
-export function withoutEdges({ width, height, gray }: Picture, space: number, areas: readonly MusicArea[]): Picture {
+/** A picture without what is darker than `dark` and hangs together from its rim on. */
+function withoutRim({ width, height, gray }: Picture, space: number, music: Uint8Array, dark: number): Picture {
   const clean = new Uint8Array(gray);
   const seen = new Uint8Array(gray.length);
-  const music = new Uint8Array(gray.length);
-  for (const { left, right, top, bottom } of areas)
-    for (let y = Math.max(0, Math.round(top)); y < Math.min(height, bottom); y += 1)
-      music.fill(1, y * width + Math.max(0, Math.round(left)), y * width + Math.min(width, Math.round(right)));
   const stack: number[] = [];
   const take = (x: number, y: number): void => {
     if (x < 0 || y < 0 || x >= width || y >= height) return;
     const at = y * width + x;
-    if (seen[at] === 1 || (gray[at] ?? WHITE) >= DARK) return;
+    if (seen[at] === 1 || (gray[at] ?? WHITE) >= dark) return;
     seen[at] = 1;
     stack.push(at);
   };
@@ -64,4 +58,19 @@ export function withoutEdges({ width, height, gray }: Picture, space: number, ar
     clear(width - 1, y);
   }
   return { width, height, gray: clean };
+}
+
+/**
+ * A page without what lies beside it: all that is dark and hangs together from the rim of the picture on, but for what
+ * reaches into the music.
+ *
+ * @param space pixels from line to line
+ */
+export function withoutEdges(picture: Picture, space: number, areas: readonly MusicArea[]): Picture {
+  const { width, height } = picture;
+  const music = new Uint8Array(picture.gray.length);
+  for (const { left, right, top, bottom } of areas)
+    for (let y = Math.max(0, Math.round(top)); y < Math.min(height, bottom); y += 1)
+      music.fill(1, y * width + Math.max(0, Math.round(left)), y * width + Math.min(width, Math.round(right)));
+  return DARKER.reduce((page, dark) => withoutRim(page, space, music, dark), picture);
 }
