@@ -3,7 +3,7 @@ import type { PageLayout } from '@/core/paper';
 import { useLayouts, usePagePicture } from '@/store';
 
 /** How high a bar is shown at most, and how wide, in pixels of the screen. */
-const MOST = { height: 130, width: 460 } as const;
+const MOST = { height: 180, width: 460 } as const;
 
 /** Where a bar lies: its page, and the rectangle that is cut out of it. */
 function placeOf(layouts: readonly PageLayout[], barId: string) {
