@@ -34,4 +34,4 @@ export { whoseWeek, type FoundWeek } from './whose-week';
 export { storageProblem } from './stored-problem';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
 export { countStudio, noteBackup } from './studio-data';
-export { layoutsOf, pagesById, useLayouts, usePagePicture } from './piece-pages';
+export { layoutsOf, pagesById, pictureAddress, useLayouts, usePagePicture } from './piece-pages';

@@ -22,6 +22,9 @@ export function useLayouts(pieceId: string | null): Loaded<readonly Layout[]> {
   return useLiveQuery(async () => (pieceId ? layoutsOf(db, pieceId) : []), [db, pieceId]);
 }
 
+/** The address under which a kept picture is shown. */
+export const pictureAddress = ({ type, data }: Pick<Page, 'type' | 'data'>): string => `data:${type};base64,${data}`;
+
 /** The picture of one page; null where it is not there. */
 export function usePagePicture(id: string | null): Loaded<Page | null> {
   const { db } = useStudio();

@@ -1,6 +1,7 @@
 import { signsAt, strokeThrough, throughAt, type Stroke } from './bar-line-signs';
 import { judged, type Judged } from './judge-strokes';
 import { valueAt } from './plane';
+import { quantile } from './quantile';
 import { inStaff, type SystemLines } from './system-lines';
 import { contrastAt, spaceAt, topAt } from './upright-lines';
 
@@ -188,7 +189,10 @@ export function barLinesOf(system: SystemLines, found: SystemStrokes, steady: nu
     judged(found.strokes, steady).filter((s) => s.score > 0),
     space,
   );
-  const usual = strokes.map((s) => s.wide).sort((a, b) => a - b)[Math.floor(strokes.length * USUAL)] ?? 0;
+  const usual = quantile(
+    strokes.map((s) => s.wide),
+    USUAL,
+  );
   const groups: Judged[][] = [];
   for (const stroke of strokes) {
     const group = groups[groups.length - 1];

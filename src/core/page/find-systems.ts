@@ -114,8 +114,9 @@ export function systemsOf(
   for (let each = 1; each <= Math.min(MOST_STAVES, staves.length); each += 1) {
     if (staves.length % each !== 0) continue;
     const alike = (pair: number): boolean => pair % each !== each - 1;
-    if (said(alike) <= best) continue;
-    best = said(alike);
+    const worth = said(alike);
+    if (worth <= best) continue;
+    best = worth;
     isJoined = alike;
   }
   const systems: TracedStaff[][] = [];

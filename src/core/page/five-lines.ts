@@ -1,4 +1,5 @@
 import type { Strips } from './plane';
+import { quantile } from './quantile';
 
 export const LINES = 5;
 /** Distances that are tried, as shares of that of the page: what is nearer is larger. */
@@ -40,10 +41,6 @@ function parted(values: readonly number[]): number {
   }
   return (best + 1) / LEVELS;
 }
-
-/** Of values this one from the smallest, by its share. */
-const quantile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? 0;
 
 /** By strip: how much each row looks like a line. */
 export const ridgesIn = (strips: Strips, space: number): readonly Float32Array[] =>

@@ -152,18 +152,22 @@ function trimmed(ink: Float32Array, edge: number, staff: number, space: number):
 
 type Placed = Omit<FlatSystem, 'upper' | 'lower'>;
 
+/** The bars of a system, from the first line of its highest staff to the last of its lowest. */
+const areaOf = ({ staves, bars }: Placed): MusicArea => ({
+  left: bars[0]?.from ?? 0,
+  right: bars[bars.length - 1]?.to ?? 0,
+  top: staves[0]?.[0] ?? 0,
+  bottom: staves[staves.length - 1]?.[1] ?? 0,
+});
+
 /** From where to where each system reaches: to the emptiest row between it and the next. */
 function withReach(picture: Picture, space: number, systems: readonly Placed[]): readonly FlatSystem[] {
-  const tops = systems.map((s) => s.staves[0]?.[0] ?? 0);
-  const feet = systems.map((s) => s.staves[s.staves.length - 1]?.[1] ?? 0);
-  return systems.map((system, i) => {
-    const top = tops[i] ?? 0;
-    const foot = feet[i] ?? 0;
-    const before = Math.max(...feet.filter((f) => f < top), top - 2 * REACH * space);
-    const after = Math.min(...tops.filter((t) => t > foot), foot + 2 * REACH * space);
-    const from = system.bars[0]?.from ?? 0;
-    const to = system.bars[system.bars.length - 1]?.to ?? picture.width;
-    const ink = rowInk(picture, from, to);
+  const areas = systems.map(areaOf);
+  return systems.map((system) => {
+    const { left, right, top, bottom: foot } = areaOf(system);
+    const before = Math.max(...areas.map((a) => a.bottom).filter((f) => f < top), top - 2 * REACH * space);
+    const after = Math.min(...areas.map((a) => a.top).filter((t) => t > foot), foot + 2 * REACH * space);
+    const ink = rowInk(picture, left, right);
     return {
       ...system,
       upper: trimmed(ink, Math.max(0, top - REACH * space, emptiestRow(ink, before + space, top - space)), top, space),
@@ -209,12 +213,6 @@ export function flatPage(picture: Picture, options: PageOptions = {}): FlatPage 
   const y0 = Math.max(0, Math.floor(Math.min(...rows) - AROUND.above * space));
   const y1 = Math.min(ink.height, Math.ceil(Math.max(...rows) + AROUND.below * space));
   const placed = systems.map((s) => placedSystem(page, s, x0, y0));
-  const areas = placed.map(({ staves, bars }): MusicArea => ({
-    left: bars[0]?.from ?? 0,
-    right: bars[bars.length - 1]?.to ?? 0,
-    top: staves[0]?.[0] ?? 0,
-    bottom: staves[staves.length - 1]?.[1] ?? 0,
-  }));
-  const flat = withoutEdges(flattened(page, x0, y0, x1 - x0, y1 - y0), space, areas);
+  const flat = withoutEdges(flattened(page, x0, y0, x1 - x0, y1 - y0), space, placed.map(areaOf));
   return { picture: flat, space, systems: withReach(flat, space, placed) };
 }

@@ -1,4 +1,5 @@
 import type { Stroke, StrokeSigns } from './bar-line-signs';
+import { quantile } from './quantile';
 
 /** What is weighed: the signs of a stroke, and what the other strokes of its system tell of it. */
 export interface Weighed extends StrokeSigns {
@@ -43,9 +44,6 @@ export interface Judged extends Stroke {
 
 const scoreOf = (signs: Weighed): number => SIGNS.reduce((sum, sign) => sum + WEIGHTS[sign] * signs[sign], BIAS);
 
-const medianOf = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
-
 /** Of a line that goes through so much is there between two staves. */
 const GOES_THROUGH = 0.4;
 
@@ -53,10 +51,11 @@ const GOES_THROUGH = 0.4;
 const STRAIGHT = 0.2;
 
 /** How far a straight stroke wanders on a page, in spaces: more where it is blurred. */
-export function steadyOf(strokes: readonly Stroke[]): number {
-  const windings = strokes.map((s) => s.signs.winding).sort((a, b) => a - b);
-  return windings[Math.floor(windings.length * STRAIGHT)] ?? 0;
-}
+export const steadyOf = (strokes: readonly Stroke[]): number =>
+  quantile(
+    strokes.map((s) => s.signs.winding),
+    STRAIGHT,
+  );
 
 /**
  * What is weighed of each stroke of a system. Where those that look like bar lines go through from one staff to the
@@ -76,7 +75,12 @@ export function weighed(
     solo: gaps === 0 ? 1 : 0,
   });
   const clear = strokes.filter((s) => score(alone(s)) > 0);
-  const usual = Array.from({ length: gaps }, (_, g) => medianOf(clear.map((s) => s.through[g] ?? 0)));
+  const usual = Array.from({ length: gaps }, (_, g) =>
+    quantile(
+      clear.map((s) => s.through[g] ?? 0),
+      0.5,
+    ),
+  );
   const joined = usual.filter((u) => u > GOES_THROUGH).length;
   return strokes.map((stroke) => {
     const missing = usual.reduce(

@@ -1,9 +1,8 @@
+import { quantile } from './quantile';
+
 /** The middle of the values around each, which one wrong value does not move. */
 export function medians(values: readonly number[], around: number): number[] {
-  return values.map((_, i) => {
-    const near = values.slice(Math.max(0, i - around), i + around + 1).sort((a, b) => a - b);
-    return near[Math.floor(near.length / 2)] ?? 0;
-  });
+  return values.map((_, i) => quantile(values.slice(Math.max(0, i - around), i + around + 1), 0.5));
 }
 
 /** A straight line through the values around each, those far from it left out (locally weighted, Cleveland 1979). */

@@ -43,11 +43,13 @@ function joinedPieces(plane: Plane, space: number, a: TracedStaff, b: TracedStaf
 export function withoutGaps(plane: Plane, space: number, pieces: readonly TracedStaff[]): readonly TracedStaff[] {
   const whole: TracedStaff[] = [];
   for (const piece of [...pieces].sort((a, b) => a.left - b.left)) {
-    const i = whole.findIndex((before) => joinedPieces(plane, space, before, piece) !== null);
-    const before = whole[i];
-    const joined = before ? joinedPieces(plane, space, before, piece) : null;
-    if (joined) whole[i] = joined;
-    else whole.push(piece);
+    let joined: TracedStaff | null = null;
+    for (let i = 0; i < whole.length && !joined; i += 1) {
+      const before = whole[i];
+      joined = before ? joinedPieces(plane, space, before, piece) : null;
+      if (joined) whole[i] = joined;
+    }
+    if (!joined) whole.push(piece);
   }
   return whole;
 }

@@ -1,5 +1,6 @@
 import { contrastOf, evidenceOf, faintContrastOf, LINES, ridgesIn, SCALES, type Evidence } from './five-lines';
 import { stripsOf, type Plane } from './plane';
+import { quantile } from './quantile';
 import { medians, smoothed } from './smooth';
 import { withoutGaps } from './staff-pieces';
 import type { TracedStaff } from './traced-staff';
@@ -164,8 +165,10 @@ function within(
     // A clef or a chord hides the lines: nothing is known there.
     return spaces > HIDDEN ? NaN : lines - spaces;
   });
-  const known = darker.filter((v) => !Number.isNaN(v)).sort();
-  const usual = known[known.length >> 1] ?? 0;
+  const usual = quantile(
+    [...darker].filter((v) => !Number.isNaN(v)),
+    0.5,
+  );
   let best: readonly [number, number, number] = [0, count - 1, -Infinity];
   let [from, sum] = [0, 0];
   darker.forEach((value, i) => {
@@ -279,8 +282,10 @@ function tracedAt(lines: Lines, contrast: number): readonly TracedStaff[] {
     .sort((a, b) => b - a);
   const usual = clear[Math.min(1, clear.length - 1)];
   if (usual === undefined) return [];
-  const lefts = staves.map((t) => t.left).sort((a, b) => a - b);
-  const margin = lefts[lefts.length >> 1] ?? 0;
+  const margin = quantile(
+    staves.map((t) => t.left),
+    0.5,
+  );
   const isAstray = (t: TracedStaff): boolean =>
     t.right - t.left < ASTRAY.shorter * space && Math.abs(t.left - margin) > ASTRAY.off * space;
   const isLong = (t: TracedStaff): boolean => t.right - t.left > 0.35 * plane.width;

@@ -2,10 +2,7 @@ import type { KeyboardEvent, ReactNode, RefObject } from 'react';
 import { outerLines, type PageLayout } from '@/core/paper';
 import type { PageSystem } from '@/core/studio';
 import { useDrag } from '@/ui';
-import { across, down, lineAt, pointOn } from './page-places';
-
-/** Pixels of the picture that a key moves a line, alone and with Shift. */
-const STEP = { fine: 2, coarse: 10 } as const;
+import { across, down, keyStep, lineAt, pointOn } from './page-places';
 
 interface Props {
   readonly page: PageLayout;
@@ -38,11 +35,11 @@ export function BarLineHandle({
   const x = to ?? lineAt(system, line);
   const unsure = line >= 0 && system.boxes[line]?.unsure === true;
   const onKeyDown = (event: KeyboardEvent): void => {
-    const way = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
-    if (event.altKey && way !== 0) {
+    const step = keyStep(event, 'ArrowLeft', 'ArrowRight');
+    if (step !== 0) {
       event.preventDefault();
       event.stopPropagation();
-      onMove(lineAt(system, line) + way * (event.shiftKey ? STEP.coarse : STEP.fine));
+      onMove(lineAt(system, line) + step);
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       event.preventDefault();
       event.stopPropagation();

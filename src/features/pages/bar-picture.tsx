@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { PageLayout } from '@/core/paper';
-import { useLayouts, usePagePicture } from '@/store';
+import { pictureAddress, useLayouts, usePagePicture } from '@/store';
 
 /** How high a bar is shown at most, and how wide, in pixels of the screen. */
 const MOST = { height: 180, width: 460 } as const;
@@ -39,7 +39,7 @@ export function BarPicture({
       style={{
         width: width * zoom,
         height: height * zoom,
-        backgroundImage: `url(data:${picture.type};base64,${picture.data})`,
+        backgroundImage: `url(${pictureAddress(picture)})`,
         backgroundSize: `${page.width * zoom}px ${page.height * zoom}px`,
         backgroundPosition: `${-left * zoom}px ${-top * zoom}px`,
         backgroundRepeat: 'no-repeat',

@@ -2,10 +2,7 @@ import type { KeyboardEvent, ReactNode, RefObject } from 'react';
 import type { PageLayout } from '@/core/paper';
 import type { PageSystem } from '@/core/studio';
 import { useDrag } from '@/ui';
-import { across, down, endsOf, pointOn } from './page-places';
-
-/** Pixels of the picture that a key moves an edge, alone and with Shift. */
-const STEP = { fine: 2, coarse: 10 } as const;
+import { across, down, endsOf, keyStep, pointOn } from './page-places';
 
 const NAME = { upper: 'Upper edge', lower: 'Lower edge' } as const;
 
@@ -29,11 +26,11 @@ export function EdgeHandle({
   const { to, handlers } = useDrag((event) => (sheet.current ? pointOn(page, sheet.current, event)[1] : null), onMove);
   const [left, right] = endsOf(system);
   const onKeyDown = (event: KeyboardEvent): void => {
-    const way = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    if (!event.altKey || way === 0) return;
+    const step = keyStep(event, 'ArrowUp', 'ArrowDown');
+    if (step === 0) return;
     event.preventDefault();
     event.stopPropagation();
-    onMove(system[edge] + way * (event.shiftKey ? STEP.coarse : STEP.fine));
+    onMove(system[edge] + step);
   };
   return (
     <button

@@ -11,7 +11,7 @@ import {
   type SystemEdges,
 } from '@/core/paper';
 import { Problem } from '@/ui';
-import { usePagePicture } from '@/store';
+import { pictureAddress, usePagePicture } from '@/store';
 import { across, down, pointOn } from './page-places';
 import { SystemOverlay } from './system-overlay';
 import type { EditPaper } from './use-paper';
@@ -162,7 +162,7 @@ export function PageSheet(props: Props): ReactNode {
     >
       {picture ? (
         <img
-          src={`data:${picture.type};base64,${picture.data}`}
+          src={pictureAddress(picture)}
           alt={`Page ${number}`}
           draggable={false}
           className="absolute inset-0 size-full select-none"

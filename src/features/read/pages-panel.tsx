@@ -5,7 +5,7 @@ import { useRef, type ReactNode } from 'react';
 import type { Page, Piece } from '@/core/studio';
 import { addPage, removePage } from '@/core/commands';
 import { fail, ok, type Result } from '@/core/result';
-import { usePages } from '@/store';
+import { pictureAddress, usePages } from '@/store';
 import { Button, Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 
@@ -78,11 +78,7 @@ export function PagesPanel({
                 className={`flex min-h-11 flex-1 items-center gap-2 rounded px-2 text-left ${shown === page.id ? 'bg-acorn-wash' : 'hover:bg-leaf-wash'}`}
                 onClick={() => onShow(shown === page.id ? null : page.id)}
               >
-                <img
-                  src={`data:${page.type};base64,${page.data}`}
-                  className="h-10 w-8 border border-rule object-cover"
-                  alt=""
-                />
+                <img src={pictureAddress(page)} className="h-10 w-8 border border-rule object-cover" alt="" />
                 <span className="truncate">{page.name}</span>
               </button>
               <Button
@@ -106,7 +102,7 @@ export function PagePicture({ piece, id }: { readonly piece: Piece; readonly id:
   return page ? (
     <Panel label={`Page ${page.name}`}>
       <img
-        src={`data:${page.type};base64,${page.data}`}
+        src={pictureAddress(page)}
         alt={`The printed page, ${page.name}`}
         className="mx-auto max-h-[70vh] max-w-full"
       />
