@@ -11,26 +11,20 @@ import { ok, type Result } from '../src/core/result';
 import { fractionText, quartersText, tempoAt, type Score } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 import { ticks } from '../src/core/units';
-import { tooLongForChords, tooLongToCompare } from './limits';
 import type { OptionValues } from './options';
 import { aboutPlayer, chosenPlayer } from './player';
 
 const round = (n: number): number => Number(n.toFixed(3));
-
-type Refusal = (score: Score, file: string) => Result<never> | null;
 
 async function withScore(
   bytes: Uint8Array,
   file: string,
   options: OptionValues,
   describe: (analysis: Analysis) => object,
-  refuse: Refusal = () => null,
 ): Promise<Result<unknown>> {
   const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
-  const refused = refuse(score, file);
-  if (refused) return refused;
   const chosen = chosenPlayer(score, file, options);
   if (!chosen.ok) return chosen;
   const described = describe(analysisOf(score, chosen.value.player));
@@ -45,40 +39,34 @@ const tempoOf = (score: Score, options: OptionValues): number =>
   options['tempo'] === undefined ? tempoAt(score, ticks(0)) : Number(options['tempo']);
 
 export const chordsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
-  withScore(
-    bytes,
-    file,
-    options,
-    ({ score, harmony }) => {
-      return {
-        of: 'all parts',
-        beats: harmony.beats.map((b) => ({
-          bar: b.bar,
-          beat: b.beat,
-          onset: quartersText(score, b.onset),
-          symbol: b.symbol,
-          degree: b.degree,
-          notes: b.notes,
-          flags: b.flags,
-          certainty: b.certainty,
-          ...(b.alternatives.length > 0 ? { alternatives: b.alternatives } : {}),
-          ...(b.printed ? { printed: true } : {}),
-          ...(b.heard === null ? {} : { heard: b.heard }),
-        })),
-        keys: harmony.keys.map((k) => ({
-          from: k.from,
-          to: k.to,
-          tonic: rootName(k.tonic, k),
-          mode: k.mode,
-          certainty: k.certainty,
-        })),
-        cadences: harmony.cadences.map((c) => ({ bar: c.bar, beat: c.beat, kind: c.kind, perfect: c.perfect })),
-        pedals: harmony.pedals.map((p) => ({ from: p.from, to: p.to, note: p.name })),
-        sequences: harmony.sequences.map((s) => ({ from: s.from, to: s.to, semitones: s.steps, times: s.times })),
-      };
-    },
-    tooLongForChords,
-  );
+  withScore(bytes, file, options, ({ score, harmony }) => {
+    return {
+      of: 'all parts',
+      beats: harmony.beats.map((b) => ({
+        bar: b.bar,
+        beat: b.beat,
+        onset: quartersText(score, b.onset),
+        symbol: b.symbol,
+        degree: b.degree,
+        notes: b.notes,
+        flags: b.flags,
+        certainty: b.certainty,
+        ...(b.alternatives.length > 0 ? { alternatives: b.alternatives } : {}),
+        ...(b.printed ? { printed: true } : {}),
+        ...(b.heard === null ? {} : { heard: b.heard }),
+      })),
+      keys: harmony.keys.map((k) => ({
+        from: k.from,
+        to: k.to,
+        tonic: rootName(k.tonic, k),
+        mode: k.mode,
+        certainty: k.certainty,
+      })),
+      cadences: harmony.cadences.map((c) => ({ bar: c.bar, beat: c.beat, kind: c.kind, perfect: c.perfect })),
+      pedals: harmony.pedals.map((p) => ({ from: p.from, to: p.to, note: p.name })),
+      sequences: harmony.sequences.map((s) => ({ from: s.from, to: s.to, semitones: s.steps, times: s.times })),
+    };
+  });
 
 export const ornamentsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
   withScore(bytes, file, options, ({ played: score }) => {
@@ -140,27 +128,21 @@ export const breathsVerb = (bytes: Uint8Array, file: string, options: OptionValu
   });
 
 export const dynamicsVerb = (bytes: Uint8Array, file: string, options: OptionValues): Promise<Result<unknown>> =>
-  withScore(
-    bytes,
-    file,
-    options,
-    ({ played: score, player, sameness, sections, harmony }) => ({
-      printed: printedDynamics(score).map((d) => ({
-        bar: d.bar,
-        onset: quartersText(score, d.onset),
-        level: d.level,
-        part: d.part,
-        staff: d.staff,
-      })),
-      suggested: suggestDynamics(score, sameness, sections, harmony, player.instrument ?? 'other').map((d) => ({
-        bar: d.bar,
-        onset: quartersText(score, d.onset),
-        level: d.level,
-        reason: d.reason,
-        kind: d.kind,
-        noteId: d.noteId,
-        toNoteId: d.toNoteId,
-      })),
-    }),
-    tooLongToCompare,
-  );
+  withScore(bytes, file, options, ({ played: score, player, sameness, sections, harmony }) => ({
+    printed: printedDynamics(score).map((d) => ({
+      bar: d.bar,
+      onset: quartersText(score, d.onset),
+      level: d.level,
+      part: d.part,
+      staff: d.staff,
+    })),
+    suggested: suggestDynamics(score, sameness, sections, harmony, player.instrument ?? 'other').map((d) => ({
+      bar: d.bar,
+      onset: quartersText(score, d.onset),
+      level: d.level,
+      reason: d.reason,
+      kind: d.kind,
+      noteId: d.noteId,
+      toNoteId: d.toNoteId,
+    })),
+  }));

@@ -1,10 +1,9 @@
 import { analysisOf } from '../src/core/analysis';
 import { soundingScore } from '../src/core/players';
 import { ok, type Result } from '../src/core/result';
-import { tooLongToCompare } from './limits';
 import type { OptionValues } from './options';
 import { aboutPlayer, chosenPlayer, type ChosenPlayer } from './player';
-import { differencesInWords, movedInWords } from '../src/core/sameness';
+import { differencesInWords, differencesOf, movedInWords } from '../src/core/sameness';
 import { quartersText, type Score } from '../src/core/score';
 import { openPiece } from '../src/core/studio';
 
@@ -13,6 +12,7 @@ const round = (n: number, places: number): number => Number(n.toFixed(places));
 /** What `oak sections` prints; field names are a contract. */
 export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
   const { sameness, sections, families, payOff, difficulties, corners } = analysisOf(score, chosen.player);
+  const heard = soundingScore(score);
   return {
     ...aboutPlayer(chosen),
     /** Form and sameness are of all that sounds; corners and difficulty are the player's. */
@@ -30,25 +30,27 @@ export function describeSections(score: Score, chosen: ChosenPlayer): unknown {
       phrases: s.phrases,
     })),
     repeats: [
-      ...sameness.repeats.map((r) => ({
-        kind: r.kind,
-        part: r.part,
-        staff: r.staff,
-        a: r.a,
-        b: r.b,
-        semitones: r.semitones,
-        steps: r.steps,
-        diatonic: r.diatonic,
-        times: r.times,
-        differences: r.differences.map((d) => ({ bar: d.bar, noteIds: d.noteIds, aBar: d.aBar, aNoteIds: d.aNoteIds })),
-        words:
-          r.kind === 'moved' || r.kind === 'sequence'
-            ? movedInWords(r)
-            : r.kind === 'rhythm'
-              ? 'the same rhythm'
-              : differencesInWords(soundingScore(score), r),
-        savesSeconds: round(r.saves, 3),
-      })),
+      ...sameness.repeats
+        .map((r) => ({ r, differences: r.kind === 'changed' ? differencesOf(heard, r) : [] }))
+        .map(({ r, differences }) => ({
+          kind: r.kind,
+          part: r.part,
+          staff: r.staff,
+          a: r.a,
+          b: r.b,
+          semitones: r.semitones,
+          steps: r.steps,
+          diatonic: r.diatonic,
+          times: r.times,
+          differences,
+          words:
+            r.kind === 'moved' || r.kind === 'sequence'
+              ? movedInWords(r)
+              : r.kind === 'rhythm'
+                ? 'the same rhythm'
+                : differencesInWords(heard, r, differences),
+          savesSeconds: round(r.saves, 3),
+        })),
       ...sameness.beatSequences.map((s) => ({
         kind: 'sequence',
         part: s.part,
@@ -96,5 +98,5 @@ export async function sectionsVerb(bytes: Uint8Array, file: string, options: Opt
   const { score } = opened.value.read;
   const chosen = chosenPlayer(score, file, options);
   if (!chosen.ok) return chosen;
-  return tooLongToCompare(score, file) ?? ok(describeSections(score, chosen.value));
+  return ok(describeSections(score, chosen.value));
 }

@@ -3,7 +3,6 @@ import { STUDENT_LEVELS } from '../src/core/ladder';
 import { ok, type Result } from '../src/core/result';
 import { openPiece } from '../src/core/studio';
 import { proposeWay, WAY_SCHOOLS, type Way } from '../src/core/way';
-import { tooLongToCompare } from './limits';
 import type { OptionShapes, OptionValues } from './options';
 import { aboutPlayer, chosenPlayer, PLAYER_OPTIONS } from './player';
 
@@ -26,8 +25,6 @@ export async function askedWay(bytes: Uint8Array, file: string, options: OptionV
   const opened = await openPiece(bytes, file, options['score']);
   if (!opened.ok) return opened;
   const { score } = opened.value.read;
-  const refused = tooLongToCompare(score, file);
-  if (refused) return refused;
   const chosen = chosenPlayer(score, file, options);
   if (!chosen.ok) return chosen;
   const analysis = analysisOf(score, chosen.value.player);

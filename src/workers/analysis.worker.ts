@@ -8,26 +8,18 @@ import { placeSections } from '@/core/sections';
 import { keptShapes, proposeWay } from '@/core/way';
 import { playedBy, stringsOf, type Player } from '@/core/players';
 import { realiseOrnaments } from '@/core/ornaments';
-import { fail, ok, type Result } from '@/core/result';
-import { MOST_BARS_FOR_SAMENESS, rhythmFamilies } from '@/core/sameness';
-import type { Score } from '@/core/score';
+import { ok, type Result } from '@/core/result';
+import { rhythmFamilies } from '@/core/sameness';
 import { loadedPieces } from './loaded-pieces';
 import type { AnalysisWorkerApi, LoadedPiece } from './protocol';
 
 const pieces = loadedPieces();
 
-const tooLong = (score: Score) =>
-  fail(
-    'too-many-bars',
-    `The piece has ${score.bars.length} bars; up to ${MOST_BARS_FOR_SAMENESS} are compared with one another. Bring in its movements one by one.`,
-  );
-
-/** The analysis of a piece whose bars can be compared with one another. */
+/** An answer from the analysis of a piece. */
 function analysed<T>(loaded: LoadedPiece, player: Player, answer: (analysis: Analysis) => T): Result<T> {
   const read = pieces.readOf(loaded);
   if (!read.ok) return read;
-  const analysis = analysisOf(read.value.score, player);
-  return analysis.comparable ? ok(answer(analysis)) : tooLong(analysis.score);
+  return ok(answer(analysisOf(read.value.score, player)));
 }
 
 const api: AnalysisWorkerApi = {
@@ -36,7 +28,6 @@ const api: AnalysisWorkerApi = {
     if (!read.ok) return read;
     const { score } = read.value;
     const analysis = analysisOf(score, player ?? undefined);
-    if (!analysis.comparable) return tooLong(score);
     await progress(0.1);
     const { sameness } = analysis;
     await progress(0.6);

@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { differencesInWords, findSameness, payOff, rhythmFamilies } from '@/core/sameness';
+import { differencesInWords, differencesOf, findSameness, payOff, rhythmFamilies } from '@/core/sameness';
 import { proposeSections } from '@/core/sections';
 import type { Score } from '@/core/score';
 import { openPiece } from '@/core/studio';
@@ -32,7 +32,7 @@ describe('what comes again', () => {
     const s = await score('ode.abc');
     const changed = findSameness(s).repeats.find((r) => r.kind === 'changed' && r.b[0] === 4);
     expect(changed).toMatchObject({ a: [0, 3], b: [4, 7] });
-    expect(changed?.differences.map((d) => d.bar)).toEqual([7]);
+    expect(changed && differencesOf(s, changed).map((d) => d.bar)).toEqual([7]);
     expect(changed && differencesInWords(s, changed)).toBe('the same but for all of bar 8');
   });
   it('the right hand of the minuet comes again for six bars, and as a whole with another close', async () => {

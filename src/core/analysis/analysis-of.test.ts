@@ -29,7 +29,6 @@ describe('the analysis of a piece', () => {
       }),
     );
     expect(a.corners).toEqual(cornersOf(a.difficulties));
-    expect(a.comparable).toBe(true);
   });
   it('is made once a version and player, and anew for another version', () => {
     expect(analysisOf(score)).toBe(analysisOf(score));

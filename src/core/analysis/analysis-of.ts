@@ -12,15 +12,7 @@ import {
   type Entry,
   type Player,
 } from '../players';
-import {
-  findSameness,
-  fitsSameness,
-  payOff,
-  rhythmFamilies,
-  type PayOffStep,
-  type RhythmFamily,
-  type Sameness,
-} from '../sameness';
+import { findSameness, payOff, rhythmFamilies, type PayOffStep, type RhythmFamily, type Sameness } from '../sameness';
 import { phraseEnds, proposeSections, type ProposedSection } from '../sections';
 import type { Score } from '../score';
 
@@ -38,11 +30,6 @@ export interface Analysis {
   readonly accompanied: boolean;
   /** Where the player comes in after bars of rest. */
   readonly entries: readonly Entry[];
-  /**
-   * False where the piece is too long for its bars to be compared with one another: sameness, sections and what follows
-   * are then empty.
-   */
-  readonly comparable: boolean;
   readonly sameness: Sameness;
   readonly sections: readonly ProposedSection[];
   /** Where phrases close, in ticks. */
@@ -61,8 +48,6 @@ export interface Analysis {
 
 /** How hard each bar is, and which are the corners. */
 export type HardBars = Pick<Analysis, 'difficulties' | 'corners'>;
-
-const NO_SAMENESS: Sameness = { repeats: [], beatSequences: [], ostinatos: [] };
 
 /** A value computed when it is first asked for. */
 function once<T>(compute: () => T): () => T {
@@ -93,10 +78,9 @@ function cornersWith(difficulties: readonly BarDifficulty[], entries: readonly E
 
 /** What is asked of all that sounds: the same for every player. */
 function computeSounding(score: Score) {
-  const comparable = fitsSameness(score);
   const heard = once(() => soundingScore(score));
-  const sameness = once(() => (comparable ? findSameness(heard()) : NO_SAMENESS));
-  const sections = once(() => (comparable ? proposeSections(heard(), sameness()) : []));
+  const sameness = once(() => findSameness(heard()));
+  const sections = once(() => proposeSections(heard(), sameness()));
   const closes = once(() => phraseEnds(heard(), sections()));
   return {
     sameness,
@@ -137,9 +121,8 @@ function hardAtFirstSight(score: Score, player: Player, entries: readonly Entry[
 }
 
 function compute(score: Score, player: Player): Analysis {
-  const comparable = fitsSameness(score);
   const { sameness, sections, phraseEnds: closes, harmony, families } = soundingOf(score);
-  const paid = once(() => (comparable ? payOff(playedBy(score, player)) : []));
+  const paid = once(() => payOff(playedBy(score, player)));
   const entries = once(() => entriesOf(score, player));
   const difficulties = once(() => difficultiesOf(score, player));
   const corners = once(() => cornersWith(difficulties(), entries()));
@@ -150,7 +133,6 @@ function compute(score: Score, player: Player): Analysis {
     get played() {
       return playedBy(score, player);
     },
-    comparable,
     get accompanied() {
       const mine = new Set(player.parts);
       return soundingScore(score).notes.some((n) => !mine.has(n.part));

@@ -1,14 +1,5 @@
-import { staffPosition, struckNotes, type Note, type Score } from '../score';
-
-/** A struck note of a bar as sameness sees it: place and length in ticks from the bar line, spelling, sounding key. */
-export interface BarNote {
-  readonly note: Note;
-  readonly at: number;
-  readonly length: number;
-  readonly key: number | null;
-  /** Steps above C0; null without a pitch. */
-  readonly step: number | null;
-}
+import { perScore, type Score } from '../score';
+import { struckBars, type BarNote, type Staff } from './struck-bars';
 
 /** One bar of one line, with class numbers: equal numbers mean the same thing. -1 where there is nothing to compare. */
 export interface BarContent {
@@ -100,62 +91,74 @@ function contentOf(notes: readonly BarNote[], barLength: number, heldUntil: numb
   };
 }
 
+const order = (a: BarNote, b: BarNote): number =>
+  a.at - b.at || a.note.staff - b.note.staff || (a.key ?? -1) - (b.key ?? -1) || a.length - b.length;
+
+const freshClasses = (): LineClasses => ({
+  exact: new Classes(),
+  rhythm: new Classes(),
+  chromatic: new Classes(),
+  diatonic: new Classes(),
+  notes: new Classes(),
+});
+
+/** Reads bars of one staff, or of all together (null); classes are of what one reader read. */
+function barReader(score: Score, staff: Staff | null): (bar: number) => BarContent {
+  const { byBar, heldInto } = struckBars(score);
+  const classes = freshClasses();
+  return (bar) => {
+    const all = byBar[bar] ?? [];
+    const mine =
+      staff === null ? [...all] : all.filter((n) => n.note.part === staff.part && n.note.staff === staff.staff);
+    const held = staff === null ? 0 : (heldInto.get(`${staff.part} ${staff.staff} ${bar}`) ?? 0);
+    return contentOf(mine.sort(order), score.bars[bar]?.length ?? 0, held, classes);
+  };
+}
+
+/** The staff of a line; null for all together, where there is more than one. */
+function staffOf(score: Score, part: string | null, staff: number | null): Staff | null {
+  const { staves } = struckBars(score);
+  return part === null || staff === null ? (staves.length === 1 ? (staves[0] ?? null) : null) : { part, staff };
+}
+
 /**
- * Every staff as a line of bars, then all together; a piece with one staff gives just the one, as "all".
+ * Some bars of a line, in the order asked for, without reading the others.
+ *
+ * @example someBars(score, { part: null, staff: null }, [0, 4]).length // → 2
+ */
+export const someBars = (
+  score: Score,
+  { part, staff }: Pick<Line, 'part' | 'staff'>,
+  bars: readonly number[],
+): readonly BarContent[] => bars.map(barReader(score, staffOf(score, part, staff)));
+
+/** Every staff as a line of bars, and all together. */
+export interface BarLines {
+  readonly all: Line;
+  readonly staves: readonly Line[];
+}
+
+function findBarLines(score: Score): BarLines {
+  const { staves } = struckBars(score);
+  const line = (staff: Staff | null, single = false): Line => {
+    const read = barReader(score, staff);
+    return {
+      part: single ? null : (staff?.part ?? null),
+      staff: single ? null : (staff?.staff ?? null),
+      bars: score.bars.map((_, i) => read(i)),
+    };
+  };
+  if (staves.length <= 1) {
+    const all = line(staves[0] ?? null, true);
+    return { all, staves: [all] };
+  }
+  return { all: line(null), staves: staves.map((staff) => line(staff)) };
+}
+
+/**
+ * Every staff as a line of bars, then all together; a piece with one staff gives just the one, as "all". Found once a
+ * score.
  *
  * @example barLines(score).all.bars.length // → 8
  */
-export function barLines(score: Score): { readonly all: Line; readonly staves: readonly Line[] } {
-  const struck = struckNotes(score.notes).filter((s) => s.note.grace === null);
-  const byBar: BarNote[][] = score.bars.map(() => []);
-  const heldInto = new Map<string, number>();
-  for (const { note, sounding } of struck) {
-    const bar = score.bars[note.bar];
-    if (!bar) continue;
-    byBar[note.bar]?.push({
-      note,
-      at: note.onset - bar.onset,
-      length: sounding,
-      key: note.midi,
-      step: note.pitch ? staffPosition(note.pitch) : null,
-    });
-    for (
-      let b = note.bar + 1;
-      b < score.bars.length && (score.bars[b]?.onset ?? Infinity) < note.onset + sounding;
-      b += 1
-    ) {
-      const until = Math.min(note.onset + sounding - (score.bars[b]?.onset ?? 0), score.bars[b]?.length ?? 0);
-      const key = `${note.part} ${note.staff} ${b}`;
-      heldInto.set(key, Math.max(heldInto.get(key) ?? 0, until));
-    }
-  }
-  const order = (a: BarNote, b: BarNote): number =>
-    a.at - b.at || a.note.staff - b.note.staff || (a.key ?? -1) - (b.key ?? -1) || a.length - b.length;
-  const line = (part: string | null, staff: number | null, single: boolean): Line => {
-    const classes: LineClasses = {
-      exact: new Classes(),
-      rhythm: new Classes(),
-      chromatic: new Classes(),
-      diatonic: new Classes(),
-      notes: new Classes(),
-    };
-    return {
-      part: single ? null : part,
-      staff: single ? null : staff,
-      bars: score.bars.map((bar, i) => {
-        const mine = (byBar[i] ?? []).filter((n) => part === null || (n.note.part === part && n.note.staff === staff));
-        const held = part === null ? 0 : (heldInto.get(`${part} ${staff ?? 1} ${i}`) ?? 0);
-        return contentOf(mine.sort(order), bar.length, held, classes);
-      }),
-    };
-  };
-  const places = score.parts
-    .flatMap((p) => Array.from({ length: p.staves }, (_, s) => ({ part: p.id, staff: s + 1 })))
-    .filter(({ part, staff }) => struck.some((s) => s.note.part === part && s.note.staff === staff));
-  if (places.length <= 1) {
-    const [only] = places;
-    const all = line(only?.part ?? null, only?.staff ?? null, true);
-    return { all, staves: [all] };
-  }
-  return { all: line(null, null, false), staves: places.map((p) => line(p.part, p.staff, false)) };
-}
+export const barLines = perScore(findBarLines);

@@ -1,4 +1,5 @@
-import { noteFace, type BarContent, type BarNote } from './bar-content';
+import { noteFace, type BarContent } from './bar-content';
+import type { BarNote } from './struck-bars';
 
 /** Share of a bar's likeness that the rhythm alone gives; the rest is pitches at their places. Chosen by us. */
 export const RHYTHM_SHARE = 0.45;

@@ -1,6 +1,8 @@
-import { beatOnsets, type Score } from '../score';
-import type { BarNote, Line } from './bar-content';
+import { beatOnsets, lastWhere, type Score } from '../score';
+import type { Line } from './bar-content';
+import type { BarNote } from './struck-bars';
 import type { BeatSequence, Repeat } from './repeat';
+import { prefixMax } from './runs';
 
 /** Longest shape, in beats, that is looked for; longer ones are whole bars. Chosen by us. */
 const MOST_BEATS = 8;
@@ -97,15 +99,33 @@ interface Chain {
 
 const untilOf = (c: Chain): number => c.from + c.length * c.times;
 
-/** Whether one chain says what another does: it holds it, or is the same shape begun a beat earlier. */
-const isSaidBy = (chain: Chain, by: Chain): boolean =>
-  (by.from <= chain.from && untilOf(by) >= untilOf(chain)) ||
-  (by.length === chain.length && by.steps === chain.steps && by.from < untilOf(chain) && chain.from < untilOf(by));
+/** What was told so far: whether a chain is held by one of it, or is the same shape begun a beat earlier. */
+function toldChains(beats: number): {
+  readonly says: (chain: Chain, beat: number) => boolean;
+  readonly tell: (chain: Chain, beat: number) => void;
+} {
+  // By beat of its beginning: up to where what is told reaches.
+  const reach = prefixMax(beats);
+  const sameShape = new Map<string, Chain[]>();
+  const shapeOf = (c: Chain): string => `${c.length} ${c.steps}`;
+  return {
+    says: (chain, beat) =>
+      reach.upTo(beat) >= untilOf(chain) ||
+      (sameShape.get(shapeOf(chain)) ?? []).some((c) => c.from < untilOf(chain) && chain.from < untilOf(c)),
+    tell: (chain, beat) => {
+      reach.note(beat, untilOf(chain));
+      const list = sameShape.get(shapeOf(chain));
+      if (list) list.push(chain);
+      else sameShape.set(shapeOf(chain), [chain]);
+    },
+  };
+}
 
 /** Every chain of shapes that begin on a beat and are not whole bars, the shortest shapes first. */
 function chainsOf(grid: BeatGrid, score: Score, isTold: (chain: Chain) => boolean): readonly Chain[] {
   const { beats, notes, noteAt } = grid;
   const out: Chain[] = [];
+  const told = toldChains(beats.length);
   for (let m = 1; m <= MOST_BEATS; m += 1)
     for (let k = 0; k + m < beats.length; k += 1) {
       const from = beats[k]?.at ?? 0;
@@ -118,8 +138,9 @@ function chainsOf(grid: BeatGrid, score: Score, isTold: (chain: Chain) => boolea
       while (movedBy(grid, from + (times - 1) * length, length) === steps) times += 1;
       const chain: Chain = { from, length, times, steps };
       if (times < LEAST_TIMES || isTold(chain)) continue;
-      if (out.some((c) => isSaidBy(chain, c))) continue;
-      if (!goesOneWay(notes, noteAt.get(from) ?? 0, noteAt.get(from + length) ?? 0)) out.push(chain);
+      if (told.says(chain, k) || goesOneWay(notes, noteAt.get(from) ?? 0, noteAt.get(from + length) ?? 0)) continue;
+      told.tell(chain, k);
+      out.push(chain);
     }
   return out;
 }
@@ -136,15 +157,16 @@ export function beatSequences(
 ): readonly BeatSequence[] {
   const grid = beatGrid(line, score);
   const { beats, notes, noteAt, barAt } = grid;
-  const barBefore = (tick: number): number => beats.findLast((b) => b.at < tick)?.bar ?? 0;
-  const isTold = (chain: Chain): boolean =>
-    ofBars.some((r) => {
+  const barBefore = (tick: number): number => beats[lastWhere(beats, (b) => b.at < tick)]?.bar ?? 0;
+  const isTold = (chain: Chain): boolean => {
+    const [from, to] = [barAt.get(chain.from) ?? 0, barBefore(untilOf(chain))];
+    // The same bars seen from another beat say nothing new.
+    const isOfBars = chain.length % (score.bars[from]?.length ?? Infinity) === 0;
+    return ofBars.some((r) => {
       const last = r.a[0] + (r.b[0] - r.a[0]) * r.times - 1;
-      const [from, to] = [barAt.get(chain.from) ?? 0, barBefore(untilOf(chain))];
-      // The same bars seen from another beat say nothing new.
-      const isOfBars = chain.length % (score.bars[from]?.length ?? Infinity) === 0;
       return isOfBars ? r.a[0] <= to && last >= from : r.a[0] <= from && last >= to;
     });
+  };
   const place = (from: number, length: number) => {
     const bar = barAt.get(from) ?? 0;
     return { bars: [bar, barBefore(from + length)] as const, offset: from - (score.bars[bar]?.onset ?? 0) };

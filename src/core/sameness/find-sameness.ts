@@ -1,8 +1,8 @@
 import { barSeconds, playingOrder, type Score } from '../score';
+import { alikeClasses } from './alike-bars';
 import { barLines, type Line } from './bar-content';
 import { beatSequences } from './beat-sequences';
-import { diffBars } from './bar-similarity';
-import type { BeatSequence, Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
+import type { BeatSequence, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
 import {
   changedRuns,
   exactRuns,
@@ -11,46 +11,12 @@ import {
   rhythmRuns,
   selection,
   sequences,
-  similarities,
   type Found,
+  type SaidByFigure,
 } from './runs';
 
 /** How much of its time a copy of each kind need not be learned again. Chosen by us; the pay-off uses the same. */
 const SAVED: Readonly<Record<RepeatKind, number>> = { exact: 1, changed: 0.8, moved: 0.6, sequence: 0.6, rhythm: 0.3 };
-/**
- * Comparing every bar with every other grows with the square: longer pieces are refused by the faces that call this
- * (`fitsSameness`).
- */
-export const MOST_BARS_FOR_SAMENESS = 2500;
-/**
- * Whether a piece is short enough to be compared bar by bar.
- *
- * @example fitsSameness(score) // → true
- */
-export const fitsSameness = (score: Score): boolean => score.bars.length <= MOST_BARS_FOR_SAMENESS;
-/**
- * Bars above which only exact, moved and rhythm runs are looked for: comparing every pair of bars note by note grows
- * with the square.
- */
-const MOST_BARS_FOR_CHANGED = 2500;
-
-function differencesOf(line: Line, f: Pick<Found, 'i' | 'j' | 'length'>): Difference[] {
-  const out: Difference[] = [];
-  for (let k = 0; k < f.length; k += 1) {
-    const a = line.bars[f.i + k];
-    const b = line.bars[f.j + k];
-    if (!a || !b || a.exact === b.exact) continue;
-    const { onlyA, onlyB } = diffBars(a, b);
-    out.push({
-      bar: f.j + k,
-      noteIds: onlyB.map((n) => n.note.id),
-      aBar: f.i + k,
-      aNoteIds: onlyA.map((n) => n.note.id),
-    });
-  }
-  return out;
-}
-
 /** Seconds that each bar sounds in one playing of the piece. */
 function secondsOfBars(score: Score): number[] {
   const played = score.bars.map(() => 0);
@@ -59,27 +25,32 @@ function secondsOfBars(score: Score): number[] {
 }
 
 /** Inside a figure that goes on unchanged only its first coming again is told. */
-const saidByFigure = (f: Found, figures: readonly Ostinato[]): boolean =>
-  figures.some(
-    (o) =>
-      f.j >= o.from + o.period &&
-      f.j + f.length - 1 <= o.to &&
-      !(f.kind === 'exact' && f.i === o.from && f.j === o.from + o.period && f.length === o.period),
-  );
+const saidBy = (figures: readonly Ostinato[]): SaidByFigure => ({
+  covers: (copy, length) => figures.some((o) => copy >= o.from + o.period && copy + length - 1 <= o.to),
+  isFirst: (model, copy, length) =>
+    figures.some((o) => model === o.from && copy === o.from + o.period && length === o.period),
+});
 
-/** A staff alone needs not say what all staves say together. */
-const saidTogether = (f: Found, together: readonly Found[]): boolean =>
-  together.some(
-    (t) => t.kind === f.kind && t.i <= f.i && t.j <= f.j && t.i + t.length >= f.i + f.length && t.j - t.i === f.j - f.i,
-  );
+/** A staff alone needs not say what all staves say together: asked of findings by kind and distance. */
+function saidTogether(together: readonly Found[]): (f: Found) => boolean {
+  const key = (f: Found): string => `${f.kind} ${f.j - f.i}`;
+  const byKey = new Map<string, Found[]>();
+  for (const t of together) {
+    const list = byKey.get(key(t));
+    if (list) list.push(t);
+    else byKey.set(key(t), [t]);
+  }
+  return (f) => byKey.get(key(f))?.some((t) => t.i <= f.i && t.i + t.length >= f.i + f.length) ?? false;
+}
 
 /** Everything that comes again in one line, the closest kinds first, so that weaker ones need not say it again. */
 function findingsOf(line: Line, figures: readonly Ostinato[]): readonly Found[] {
   const { kept, take, isExplained } = selection(line.bars.length);
+  const said = saidBy(figures);
   const unsaid = (findings: readonly Found[]): readonly Found[] =>
-    figures.length === 0 ? findings : findings.filter((f) => !saidByFigure(f, figures));
-  take(unsaid(exactRuns(line)));
-  if (line.bars.length <= MOST_BARS_FOR_CHANGED) take(unsaid(changedRuns(line, similarities(line.bars))));
+    figures.length === 0 ? findings : findings.filter((f) => !said.covers(f.j, f.length));
+  take(exactRuns(line, said));
+  take(unsaid(changedRuns(line, alikeClasses(line.bars))));
   take(
     unsaid([
       ...movedRuns(line, 'chromatic', isExplained),
@@ -104,7 +75,6 @@ function repeatOf(line: Line, f: Found, secondsOf: readonly number[], share: num
     steps: f.steps,
     diatonic: f.diatonic,
     times: f.times,
-    differences: f.kind === 'changed' ? differencesOf(line, f) : [],
     saves: time * SAVED[f.kind] * share,
   };
 }
@@ -121,9 +91,10 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
   const lines = staves.length === 1 ? [all] : [all, ...staves];
   const secondsOf = secondsOfBars(score);
   const repeats: Repeat[] = [];
+  const sequencesOfBars: Repeat[] = [];
   const ostinatos: Ostinato[] = [];
   const fromBeats: BeatSequence[] = [];
-  const together: Found[] = [];
+  let together: (f: Found) => boolean = () => false;
   for (const [index, line] of lines.entries()) {
     if (!progress(index / lines.length)) break;
     const figures = findOstinatos(line).filter(
@@ -131,20 +102,16 @@ export function findSameness(score: Score, progress: (share: number) => boolean 
     );
     ostinatos.push(...figures);
     const isWhole = line === all;
-    const kept = findingsOf(line, figures).filter((f) => isWhole || !saidTogether(f, together));
-    if (isWhole) together.push(...kept);
+    const found = findingsOf(line, figures);
+    const kept = isWhole ? found : found.filter((f) => !together(f));
+    if (isWhole) together = saidTogether(kept);
     const share = isWhole ? 1 : 1 / staves.length;
-    repeats.push(...kept.map((f) => repeatOf(line, f, secondsOf, share)));
+    const told = kept.map((f) => repeatOf(line, f, secondsOf, share));
+    for (const repeat of told) repeats.push(repeat);
+    const inBars = told.filter((r) => r.kind === 'sequence');
+    if (isWhole) sequencesOfBars.push(...inBars);
     if (!isWhole || lines.length === 1)
-      fromBeats.push(
-        ...beatSequences(
-          line,
-          score,
-          repeats.filter(
-            (r) => r.kind === 'sequence' && (r.part === null || (r.part === line.part && r.staff === line.staff)),
-          ),
-        ),
-      );
+      fromBeats.push(...beatSequences(line, score, isWhole ? inBars : [...sequencesOfBars, ...inBars]));
   }
   progress(1);
   repeats.sort((x, y) => y.saves - x.saves || x.a[0] - y.a[0] || x.b[0] - y.b[0]);

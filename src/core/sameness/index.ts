@@ -5,7 +5,8 @@
  */
 export { barLines, type BarContent, type Line } from './bar-content';
 export { differencesInWords, movedInWords } from './words';
-export { findSameness, fitsSameness, MOST_BARS_FOR_SAMENESS } from './find-sameness';
+export { findSameness } from './find-sameness';
+export { differencesOf } from './differences';
 export type { BeatSequence, Difference, Ostinato, Repeat, RepeatKind, Sameness } from './repeat';
 export { intervalsOf, type IntervalCount } from './intervals';
 export { payOff, type PayOffStep } from './pay-off';

@@ -23,7 +23,6 @@ export interface Repeat {
   readonly diatonic: boolean;
   /** How often a sequence comes, the model counted; 2 for all other kinds. */
   readonly times: number;
-  readonly differences: readonly Difference[];
   /** Seconds of practice it may save, by the weights of the pay-off. */
   readonly saves: number;
 }

@@ -1,4 +1,5 @@
 import type { Score } from '../score';
+import { differencesOf } from './differences';
 import type { Difference, Repeat } from './repeat';
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
@@ -45,10 +46,13 @@ function placeInBar(score: Score, d: Difference, part: string | null, staff: num
 /**
  * "the same but for the last two notes of bar 8". With nothing different it is "the same".
  *
- * @example differencesInWords(score, { differences: [], part: null, staff: null }) // → 'the same'
+ * @example differencesInWords(score, { a: [0, 0], b: [0, 0], part: null, staff: null }) // → 'the same'
  */
-export function differencesInWords(score: Score, repeat: Pick<Repeat, 'differences' | 'part' | 'staff'>): string {
-  const { differences } = repeat;
+export function differencesInWords(
+  score: Score,
+  repeat: Pick<Repeat, 'a' | 'b' | 'part' | 'staff'>,
+  differences = differencesOf(score, repeat),
+): string {
   if (differences.length === 0) return 'the same';
   if (differences.length > MOST_TOLD) return `the same but for notes in ${differences.length} bars`;
   const places = differences.map((d) => placeInBar(score, d, repeat.part, repeat.staff));

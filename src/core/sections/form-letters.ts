@@ -1,4 +1,5 @@
-import { likest, SAME_FROM, type Likeness, type Lines, type Range } from './likeness';
+import { alikeRanges } from './alike-ranges';
+import { likeness, type Likeness, type Lines, type Range } from './likeness';
 
 /** A range with its letter: its family, how often that has changed before it, and what it is likest to. */
 export interface Lettered {
@@ -28,26 +29,24 @@ export const letterText = ({ family, primes }: Pick<Lettered, 'family' | 'primes
  */
 export function lettersFor(lines: Lines, ranges: readonly Range[]): readonly Lettered[] {
   const out: Lettered[] = [];
-  let families = 0;
+  const alike = alikeRanges(lines, ranges);
+  /** By family: how often it has changed. */
+  const changes: number[] = [];
   ranges.forEach((range, i) => {
     const silent = lines.all.bars.slice(range[0], range[1] + 1).every((b) => b.notes.length === 0);
-    const best = silent ? null : likest(lines, ranges.slice(0, i), range);
-    const model = best === null ? undefined : out[best.index];
-    if (!best || !model || best.like.share < SAME_FROM) {
-      out.push({ family: families, primes: 0, like: null, how: null, exact: false });
-      families += 1;
+    const like = silent ? null : alike.likest(i);
+    const model = like === null ? undefined : out[like];
+    if (like === null || !model) {
+      out.push({ family: changes.length, primes: 0, like: null, how: null, exact: false });
+      changes.push(0);
       return;
     }
-    const other = ranges[best.index] ?? range;
-    const exact = best.like.moved === null && best.like.share > 0.999 && other[1] - other[0] === range[1] - range[0];
-    const most = Math.max(...out.filter((o) => o.family === model.family).map((o) => o.primes));
-    out.push({
-      family: model.family,
-      primes: exact ? model.primes : most + 1,
-      like: best.index,
-      how: best.like,
-      exact,
-    });
+    const other = ranges[like] ?? range;
+    const how = likeness(lines, other, range);
+    const exact = how.moved === null && how.share > 0.999 && other[1] - other[0] === range[1] - range[0];
+    const primes = exact ? model.primes : (changes[model.family] ?? 0) + 1;
+    changes[model.family] = Math.max(changes[model.family] ?? 0, primes);
+    out.push({ family: model.family, primes, like, how, exact });
   });
   return out;
 }

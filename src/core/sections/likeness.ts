@@ -19,7 +19,17 @@ export interface Lines {
   readonly tune: Line;
 }
 
-const NONE: Likeness = { share: 0, moved: null, varied: false };
+/** What counts for how much in the likeness of two ranges. Ours, set on the training pieces. */
+export const LIKENESS = {
+  /** Of the whole, the tune; the rest is all that sounds. */
+  tune: 0.7,
+  /** How the ranges begin: other opening bars make other material, however alike the rest. */
+  opening: 0.35,
+  /** One bar in so many is the opening. */
+  openingOf: 8,
+  /** Copies moved as a whole are those of which more than this has moved alike. */
+  movedFrom: 0.6,
+} as const;
 
 /** Rhythm alone is no sameness of form: what it gives is taken off. */
 const strict = (x: BarContent, y: BarContent): number => Math.max(0, (barSimilarity(x, y) - 0.45) / 0.55);
@@ -109,11 +119,36 @@ export const VARIED_FROM = 0.8;
 /** Shorter ranges share outline and bass by chance. */
 const VARIED_BARS = 6;
 
-/** How alike the outline of two ranges is; the tune counts as much as the whole. */
-const outline = (lines: Lines, a: Range, b: Range): number =>
-  lines.all === lines.tune
-    ? over(a, b, compared(lines.tune, keptByVariation))
-    : 0.5 * over(a, b, compared(lines.all, keptByVariation)) + 0.5 * over(a, b, compared(lines.tune, keptByVariation));
+/** The mean of what bars keep of each other, 0 as soon as it cannot be `least` any more. */
+function keptOver(line: Line, a: Range, b: Range, least: number): number {
+  const length = a[1] - a[0] + 1;
+  const keeps = compared(line, keptByVariation);
+  let sum = 0;
+  let bars = 0;
+  for (let k = 0; k < length; k += 1) {
+    const value = keeps(a[0] + k, b[0] + k);
+    if (value === null) continue;
+    sum += value;
+    bars += 1;
+    const left = length - k - 1;
+    if (sum + left < least * (bars + left) - 1e-9) return 0;
+  }
+  return bars === 0 ? 0 : sum / bars;
+}
+
+/**
+ * How alike the outline of two ranges is; the tune counts as much as the whole. 0 where the ranges are too short or of
+ * different length to be variations, or their outline says that they are none.
+ */
+function outlineOf({ all, tune }: Lines, a: Range, b: Range): number {
+  if (a[1] - a[0] !== b[1] - b[0] || a[1] - a[0] + 1 < VARIED_BARS) return 0;
+  if (all === tune) return keptOver(tune, a, b, VARIED_FROM);
+  const whole = keptOver(all, a, b, 2 * VARIED_FROM - 1);
+  return whole === 0 ? 0 : 0.5 * whole + 0.5 * keptOver(tune, a, b, 2 * VARIED_FROM - whole);
+}
+
+/** Whether one range may be a variation of the other, by its outline. */
+export const isVaried = (lines: Lines, a: Range, b: Range): boolean => outlineOf(lines, a, b) >= VARIED_FROM;
 
 /** The move that most bars of two ranges share, in staff steps of their first notes. */
 function commonMove(tune: Line, a: Range, b: Range): { readonly steps: number; readonly share: number } | null {
@@ -137,13 +172,12 @@ function commonMove(tune: Line, a: Range, b: Range): { readonly steps: number; r
 export function likeness(lines: Lines, a: Range, b: Range): Likeness {
   const { all, tune } = lines;
   const tuneShare = over(a, b, compared(tune, strict));
-  const whole = all === tune ? tuneShare : 0.7 * tuneShare + 0.3 * over(a, b, compared(all, strict));
-  // A return is known by how it begins: other opening bars make other material, however alike the rest.
-  const opening = Math.max(1, Math.floor((Math.min(a[1] - a[0], b[1] - b[0]) + 1) / 8));
+  const whole = all === tune ? tuneShare : LIKENESS.tune * tuneShare + 0.3 * over(a, b, compared(all, strict));
+  const opening = Math.max(1, Math.floor((Math.min(a[1] - a[0], b[1] - b[0]) + 1) / LIKENESS.openingOf));
   const begins = over([a[0], a[0] + opening - 1], [b[0], b[0] + opening - 1], compared(tune, strict));
-  const share = (1 - 0.35) * whole + 0.35 * begins;
+  const share = (1 - LIKENESS.opening) * whole + LIKENESS.opening * begins;
   const move = commonMove(tune, a, b);
-  if (move && move.share > Math.max(share, 0.6)) {
+  if (move && move.share > Math.max(share, LIKENESS.movedFrom)) {
     const from = tune.bars[a[0]]?.anchor;
     const to = tune.bars[b[0]]?.anchor;
     return {
@@ -152,8 +186,8 @@ export function likeness(lines: Lines, a: Range, b: Range): Likeness {
       varied: false,
     };
   }
-  if (share < SAME_FROM && a[1] - a[0] === b[1] - b[0] && a[1] - a[0] + 1 >= VARIED_BARS) {
-    const outlined = outline(lines, a, b);
+  if (share < SAME_FROM) {
+    const outlined = outlineOf(lines, a, b);
     if (outlined >= VARIED_FROM) return { share: Math.max(share, outlined * 0.75), moved: null, varied: true };
   }
   return { share, moved: null, varied: false };
@@ -161,17 +195,3 @@ export function likeness(lines: Lines, a: Range, b: Range): Likeness {
 
 /** From this much likeness on two ranges have one letter. Ours, set on the training pieces. */
 export const SAME_FROM = 0.48;
-
-/** The likest of several ranges to one; none where nothing is alike at all. */
-export function likest(
-  lines: Lines,
-  ranges: readonly Range[],
-  range: Range,
-): { readonly index: number; readonly like: Likeness } | null {
-  let best: { readonly index: number; readonly like: Likeness } | null = null;
-  ranges.forEach((other, index) => {
-    const like = likeness(lines, other, range);
-    if (like.share > (best?.like ?? NONE).share + 1e-9) best = { index, like };
-  });
-  return best;
-}

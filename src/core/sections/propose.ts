@@ -1,4 +1,4 @@
-import { barLines, differencesInWords, findSameness, movedInWords, type Sameness } from '../sameness';
+import { barLines, differencesInWords, differencesOf, findSameness, movedInWords, type Sameness } from '../sameness';
 import { fraction, fractionText, isBlankBar, type Score } from '../score';
 import { cutsOf, type Cut } from './cuts';
 import { lettersFor, letterText, type Lettered } from './form-letters';
@@ -60,12 +60,17 @@ function partInWords(score: Score, mine: Range, model: Range): string {
   return model[1] - model[0] > length ? `its first bars, ${shared}` : `${shared}, then goes on`;
 }
 
+/** A copy with more bars that differ is not told bar by bar. */
+const MOST_DIFFERENCES = 3;
+
 /** Says what differs in a copy, where sameness found the pair. */
 function changedWords(score: Score, sameness: Sameness, [from, to]: Range): string | null {
-  const found = sameness.repeats.find(
-    (r) => r.kind === 'changed' && r.b[0] === from && r.b[1] === to && r.differences.length <= 3,
-  );
-  return found ? differencesInWords(score, found) : null;
+  for (const repeat of sameness.repeats) {
+    if (repeat.kind !== 'changed' || repeat.b[0] !== from || repeat.b[1] !== to) continue;
+    const differences = differencesOf(score, repeat);
+    if (differences.length <= MOST_DIFFERENCES) return differencesInWords(score, repeat, differences);
+  }
+  return null;
 }
 
 /** Of how many cuts that so much speaks for one is right: fitted on the training pieces, where few are wrong. */

@@ -1,6 +1,7 @@
 import type { Score } from '../score';
 import type { Cut } from './cuts';
-import { likeness, SAME_FROM, type Lines, type Range } from './likeness';
+import { alikeRanges } from './alike-ranges';
+import { isVaried, likeness, SAME_FROM, type Lines, type Range } from './likeness';
 import { bestDivision } from './partition';
 import { countedLength, type PhraseRange } from './phrases';
 
@@ -28,6 +29,9 @@ export const SECTION_WEIGHTS = {
 const LONGEST_SECTION = 40;
 /** What comes back for less than this is a line of a period, not a section. */
 const RETURN_BARS = 6;
+/** A phrase is held against so many earlier ones that are alike, and a return followed for so many phrases. */
+const MOST_RETURNS = 100;
+const LONGEST_RETURN = 40;
 
 /** The bars of a phrase that are compared: a pick-up bar has no partner among full bars. */
 const comparedBars = (score: Score, { from, to }: PhraseRange): Range => [
@@ -65,40 +69,42 @@ function returnGains(score: Score, phrases: readonly PhraseRange[], lines: Lines
     if (bar !== undefined) gains.set(bar, Math.max(gains.get(bar) ?? 0, gain));
   };
   const ranges = phrases.map((p) => comparedBars(score, p));
-  const alike = phrases.map((_, j) =>
-    phrases.map((_p, i) => (i < j ? likeness(lines, ranges[i] ?? [0, 0], ranges[j] ?? [0, 0]) : null)),
-  );
+  const alike = alikeRanges(lines, ranges);
   for (let j = 1; j < phrases.length; j += 1)
-    for (let i = 0; i < j; i += 1) {
+    for (const i of alike.earlier(j, MOST_RETURNS)) {
       let count = 0;
       let sum = 0;
-      while (i + count < j && (alike[j + count]?.[i + count]?.share ?? 0) >= SAME_FROM) {
-        sum += alike[j + count]?.[i + count]?.share ?? 0;
-        count += 1;
+      for (; i + count < j && count < LONGEST_RETURN; count += 1) {
+        const share = alike.shareOf(i + count, j + count);
+        if (share === 0) break;
+        sum += share;
       }
-      if (count === 0) continue;
       const end = phrases[j + count - 1]?.to ?? 0;
       const bars = end - (phrases[j]?.from ?? 0) + 1;
       const apart = i + count < j;
-      if (bars < RETURN_BARS) continue;
+      if (count === 0 || bars < RETURN_BARS) continue;
       const mean = sum / count;
       const size = Math.min(1.2, bars / 8);
       const adjacent = mean < 0.9 ? SECTION_WEIGHTS.variation : 0;
       const gain = (apart ? SECTION_WEIGHTS.returns : adjacent) * mean * size;
       add(phrases[j]?.from, gain);
-      if (apart) {
-        add(phrases[i]?.from, gain * SECTION_WEIGHTS.returnEnds);
-        add(phrases[i + count]?.from, gain * SECTION_WEIGHTS.returnEnds);
-      }
+      if (apart) add(phrases[i]?.from, gain * SECTION_WEIGHTS.returnEnds);
+      // Of a return that is followed no further nobody knows where it ends.
+      if (count === LONGEST_RETURN) continue;
+      if (apart) add(phrases[i + count]?.from, gain * SECTION_WEIGHTS.returnEnds);
       add(phrases[j + count]?.from, gain * SECTION_WEIGHTS.returnEnds);
     }
   // A whole period that comes back varied shows only as a whole: its lines are too short to tell.
   const [first = 0] = ranges[0] ?? [];
+  const ends = new Set(phrases.map((p) => p.to));
   for (const { from } of phrases.slice(1)) {
     const length = from - first;
-    if (length < 8 || !phrases.some((p) => p.to === from + length - 1)) continue;
-    const like = likeness(lines, [first, from - 1], [from, from + length - 1]);
-    if (!like.varied) continue;
+    if (length < 8 || length > LONGEST_SECTION || !ends.has(from + length - 1)) continue;
+    const [period, answer]: readonly Range[] = [
+      [first, from - 1],
+      [from, from + length - 1],
+    ];
+    if (!period || !answer || !isVaried(lines, period, answer) || !likeness(lines, period, answer).varied) continue;
     add(from, SECTION_WEIGHTS.variation * 1.3);
     add(from + length, SECTION_WEIGHTS.variation);
   }

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { Repeat } from '@/core/sameness';
+import { differencesOf, type Repeat } from '@/core/sameness';
 import type { Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import { useMarks } from '@/store';
@@ -56,7 +56,9 @@ function arcsOf(score: Score, repeats: readonly Repeat[]): readonly StripArc[] {
       label: shortWords(
         r.kind,
         repeatWords(score, r),
-        r.differences.reduce((n, d) => n + Math.max(d.noteIds.length, d.aNoteIds.length), 0),
+        r.kind === 'changed'
+          ? differencesOf(score, r).reduce((n, d) => n + Math.max(d.noteIds.length, d.aNoteIds.length), 0)
+          : 0,
       ),
     }));
 }
