@@ -1,9 +1,14 @@
-/** What the analysis says of a piece, each answer as a short sum, so that a later algorithm can be held against it. */
+/**
+ * What the analysis says of a piece, each answer as a short sum (of the pay-off its shares), so that a later algorithm can
+ * be held against it.
+ */
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { analysisOf } from '@/core/analysis';
 import { readScore } from '@/core/musicxml';
+import { soundingScore } from '@/core/players';
+import { differencesOf, type Repeat } from '@/core/sameness';
 import type { Score } from '@/core/score';
 import { openPiece } from '@/core/studio';
 import { proposeWay } from '@/core/way';
@@ -22,21 +27,29 @@ function sumOf(answer: unknown): string {
 
 export type Outputs = Readonly<Record<string, string>>;
 
+/** Repeats as they were told when each still held its differences. */
+const toldRepeats = (score: Score, repeats: readonly Repeat[]): readonly object[] =>
+  repeats.map(({ kind, part, staff, a, b, semitones, steps, diatonic, times, saves, ...rest }) => ({
+    ...{ kind, part, staff, a, b, semitones, steps, diatonic, times, saves },
+    differences: kind === 'changed' ? differencesOf(score, { part, staff, a, b, ...rest }) : [],
+  }));
+
 /** Each answer by its name. */
 export function outputsOf(score: Score): Outputs {
   const a = analysisOf(score);
+  const repeats = toldRepeats(soundingScore(score), a.sameness.repeats) as readonly { readonly kind: string }[];
   return {
-    exact: sumOf(a.sameness.repeats.filter((r) => r.kind === 'exact')),
-    changed: sumOf(a.sameness.repeats.filter((r) => r.kind === 'changed')),
-    moved: sumOf(a.sameness.repeats.filter((r) => r.kind === 'moved')),
-    sequences: sumOf(a.sameness.repeats.filter((r) => r.kind === 'sequence')),
-    rhythm: sumOf(a.sameness.repeats.filter((r) => r.kind === 'rhythm')),
-    repeats: sumOf(a.sameness.repeats),
+    exact: sumOf(repeats.filter((r) => r.kind === 'exact')),
+    changed: sumOf(repeats.filter((r) => r.kind === 'changed')),
+    moved: sumOf(repeats.filter((r) => r.kind === 'moved')),
+    sequences: sumOf(repeats.filter((r) => r.kind === 'sequence')),
+    rhythm: sumOf(repeats.filter((r) => r.kind === 'rhythm')),
+    repeats: sumOf(repeats),
     ostinatos: sumOf(a.sameness.ostinatos),
     beatSequences: sumOf(a.sameness.beatSequences),
     sections: sumOf(a.sections),
     families: sumOf(a.families),
-    payOff: sumOf(a.payOff),
+    payOff: a.payOff.map((s) => s.sharePlayed.toFixed(3)).join(' '),
     harmony: sumOf(a.harmony),
     difficulties: sumOf(a.difficulties),
     corners: sumOf(a.corners),

@@ -3,7 +3,7 @@ import type { Candidate } from './chord-evidence';
 import { remembering, type Fits } from './remembered-runs';
 import { growthOfPrice, pricesInKey } from './chord-in-key';
 import { CHORDS } from './chord-kinds';
-import { motionPrice } from './chord-motion';
+import { MOTION, motionPrice } from './chord-motion';
 import { MODE_PROFILES, type MusicalKey } from './keys';
 import { between, type SpanContent } from './span-content';
 import { HARMONY_WEIGHTS as W } from './weights';
@@ -42,6 +42,8 @@ const KEYS_HEARD = 8;
 const BEAM = 3.5;
 /** Runs of so many beats may end anywhere. */
 const SHORT = 2;
+/** Sums of the same numbers in another order differ by less. */
+const ROUNDING = 1e-9;
 /** What a printed chord is worth: nothing is weighed against it. */
 const PRINTED_WORTH = 1;
 
@@ -69,11 +71,11 @@ function keysHeard(
   return Array.from({ length: n }, (_, i) => {
     const low = keySums[Math.max(0, i - KEYS_HEARD)];
     const high = keySums[Math.min(n, i + KEYS_HEARD + 1)];
-    const own = signature[i];
+    const ofSignature = signature[i];
     const worth = (k: number): number => (high?.[k] ?? 0) - (low?.[k] ?? 0);
-    const worths = Float64Array.from({ length: own?.length ?? 0 }, (_x, k) => worth(k));
+    const worths = Float64Array.from({ length: ofSignature?.length ?? 0 }, (_x, k) => worth(k));
     const all = [...worths.keys()].sort((a, b) => (worths[b] ?? 0) - (worths[a] ?? 0));
-    return all.filter((k, place) => place < KEYS_WEIGHED || (own?.[k] ?? 0) > 0);
+    return all.filter((k, place) => place < KEYS_WEIGHED || (ofSignature?.[k] ?? 0) > 0);
   });
 }
 
@@ -147,59 +149,94 @@ function bestKeyOf({ best }: Ending): BestKey {
 interface Arrival {
   readonly chord: number;
   readonly ending: Ending;
+  /** What it is worth in its best key. */
+  readonly most: number;
   /** What it is worth to come from its best key into another, and which key that is. */
   readonly come: number;
   readonly comeKey: number;
 }
 
-/** The chords with which a beat is reached that are not too far behind the best. */
+/** The chords with which a beat is reached that are not too far behind the best, the best first. */
 function arrivalsAt(endings: ReadonlyMap<number, Ending>): readonly Arrival[] {
   const all = [...endings].map(([chord, ending]) => ({ chord, ending, best: bestKeyOf(ending) }));
   const most = all.reduce((m, { best }) => Math.max(m, best.value), -Infinity);
   return all
     .filter(({ best }) => best.value > most - BEAM)
-    .map(({ chord, ending, best }) => ({ chord, ending, come: best.value - W.keyChange, comeKey: best.key }));
-}
-
-/** A run of beats under one chord that is weighed in some keys, and what it costs to begin a chord there. */
-interface Run {
-  readonly from: number;
-  readonly chord: number;
-  readonly keys: readonly number[];
-  /** What speaks for it in each key. */
-  readonly own: Float64Array;
-  readonly starts: number;
+    .sort((x, y) => y.best.value - x.best.value)
+    .map(({ chord, ending, best }) => ({
+      chord,
+      ending,
+      most: best.value,
+      come: best.value - W.keyChange,
+      comeKey: best.key,
+    }));
 }
 
 type MotionPrices = (from: number, to: number) => Float64Array;
 
-/** Puts a run behind what leads to it, key by key, wherever that is better than what is known of its end. */
-function reach(
-  { from, chord, keys, own, starts }: Run,
+/** How a chord is best come to at one beat: for each key heard there what that is worth, from which chord and key. */
+interface Approach {
+  readonly best: Float64Array;
+  readonly chord: Int32Array;
+  readonly key: Int32Array;
+}
+
+/** The least that it costs to come to a chord. */
+const cheapestChange = (starts: number): number =>
+  Math.min(W.goesOn, starts * Math.min(1, W.sameRoot) + MOTION.resolves);
+
+/** What leads best to a chord that begins at a beat, in each of some keys; the same however long the chord then is. */
+function approachTo(
+  chord: number,
+  starts: number,
+  keys: readonly number[],
   arrivals: readonly Arrival[],
   motion: MotionPrices,
-  { best, from: comesFrom }: Ending,
-): void {
-  if (from === 0)
-    for (const k of keys) {
-      best[k] = own[k] ?? 0;
-      comesFrom[3 * k] = 0;
-    }
+): Approach {
+  const size = keys.length;
+  const best = new Float64Array(size).fill(-Infinity);
+  const chords = new Int32Array(size);
+  const comesFrom = new Int32Array(size);
   const root = CHORDS[chord]?.root;
-  for (const { chord: last, ending, come, comeKey } of arrivals) {
+  const cheapest = cheapestChange(starts);
+  let least = -Infinity;
+  for (const { chord: last, ending, most, come, comeKey } of arrivals) {
+    // Those that follow are worth less, and so can be no better in any key.
+    if (most - cheapest < least) break;
     const goesOn = last === chord;
     const prices = motion(last, chord);
     const change = goesOn ? W.goesOn : starts * (CHORDS[last]?.root === root ? W.sameRoot : 1);
     for (let o = 0; o < keys.length; o += 1) {
       const k = keys[o] ?? 0;
       const stay = ending.best[k] ?? -Infinity;
-      const total = Math.max(stay, come) - change - (goesOn ? 0 : (prices[k] ?? 0)) + (own[k] ?? 0);
-      if (total <= (best[k] ?? -Infinity)) continue;
-      best[k] = total;
-      comesFrom[3 * k] = from;
-      comesFrom[3 * k + 1] = last;
-      comesFrom[3 * k + 2] = stay >= come ? k : comeKey;
+      const worth = Math.max(stay, come) - change - (goesOn ? 0 : (prices[k] ?? 0));
+      if (worth <= (best[o] ?? -Infinity)) continue;
+      best[o] = worth;
+      chords[o] = last;
+      comesFrom[o] = stay >= come ? k : comeKey;
     }
+    least = best.reduce((low, worth) => Math.min(low, worth), Infinity);
+  }
+  return { best, chord: chords, key: comesFrom };
+}
+
+/** Puts a run behind what leads to it, key by key, wherever that is better than what is known of its end. */
+function reach(
+  from: number,
+  keys: readonly number[],
+  totals: Float64Array,
+  approach: Approach | null,
+  { best, from: comesFrom }: Ending,
+): void {
+  for (let o = 0; o < keys.length; o += 1) {
+    const k = keys[o] ?? 0;
+    const total = totals[k] ?? -Infinity;
+    if (total <= (best[k] ?? -Infinity)) continue;
+    best[k] = total;
+    comesFrom[3 * k] = from;
+    if (approach === null) continue;
+    comesFrom[3 * k + 1] = approach.chord[o] ?? -1;
+    comesFrom[3 * k + 2] = approach.key[o] ?? -1;
   }
 }
 
@@ -217,16 +254,23 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   const begins = alone ? W.beginsAlone : W.begins;
   const endings: Map<number, Ending>[] = Array.from({ length: n + 1 }, () => new Map<number, Ending>());
   const open = keysHeard(keySums, signature, n);
-  const own = new Float64Array(keys.length);
+  // By key, what a run is worth with all that leads to it.
+  const totals = new Float64Array(keys.length);
+  // By beat, the best that is known to end there.
+  const most = new Float64Array(n + 1).fill(-Infinity);
   for (let i = 0; i < n; i += 1) {
     const beat = beats[i];
     const arrivals = arrivalsAt(endings[i] ?? new Map<number, Ending>());
+    // The others are followed no further: they need not be kept.
+    endings[i] = new Map(arrivals.map(({ chord, ending }) => [chord, ending]));
+    const approaches = new Map<number, Approach>();
     if (!beat || (i > 0 && arrivals.length === 0)) continue;
     const lock = printed[i] ?? null;
     const heardKeys = open[i] ?? [];
     // While a bass is heard on, its chord is.
     const ringing = content.bass[i] !== null && beat.ringing.some((r) => r === content.bass[i]);
     const starts = begins[beat.strength] + (ringing ? W.overRinging : 0);
+    const bestBefore = i === 0 ? 0 : (arrivals[0]?.most ?? 0) - cheapestChange(starts);
     for (let j = i + 1; j <= Math.min(n, i + LONGEST); j += 1) {
       // A printed chord holds as far as it is printed; a run never goes over where one begins or ends.
       if ((printed[j - 1] ?? null) !== lock) break;
@@ -234,11 +278,27 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
       if (lock === null && j - i > SHORT && j < n && (beats[j]?.strength ?? 3) === 1) continue;
       const length = growthOfPrice(j - i);
       for (const { chord, worth } of candidatesOfRun(question, fits, i, j, arrivals)) {
-        for (const k of heardKeys)
-          own[k] = worth - (inKey[k]?.[chord] ?? 0) * length + (keySums[j]?.[k] ?? 0) - (keySums[i]?.[k] ?? 0);
+        const atLeast = j < n ? (most[j] ?? -Infinity) - BEAM : -Infinity;
+        let own = -Infinity;
+        for (const k of heardKeys) {
+          totals[k] = worth - (inKey[k]?.[chord] ?? 0) * length + (keySums[j]?.[k] ?? 0) - (keySums[i]?.[k] ?? 0);
+          own = Math.max(own, totals[k] ?? -Infinity);
+        }
+        // Too far behind what is known of its end, it would not be followed: even with the best that leads to it, or
+        // with what does.
+        if (own + bestBefore <= atLeast - ROUNDING) continue;
+        const approach = approaches.get(chord) ?? approachTo(chord, starts, heardKeys, arrivals, motion);
+        approaches.set(chord, approach);
+        let total = -Infinity;
+        heardKeys.forEach((k, o) => {
+          if (i > 0) totals[k] = (totals[k] ?? 0) + (approach.best[o] ?? -Infinity);
+          total = Math.max(total, totals[k] ?? -Infinity);
+        });
+        if (total <= atLeast) continue;
+        most[j] = Math.max(most[j] ?? -Infinity, total);
         const end = endings[j]?.get(chord) ?? emptyEnding(keys.length);
         endings[j]?.set(chord, end);
-        reach({ from: i, chord, keys: heardKeys, own, starts }, arrivals, motion, end);
+        reach(i, heardKeys, totals, i === 0 ? null : approach, end);
       }
     }
   }

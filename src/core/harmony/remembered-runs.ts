@@ -20,11 +20,17 @@ export type Fits = (from: number, to: number) => readonly Candidate[];
 /** The chords that fit a run best; a run of beats that came before is not weighed again. */
 export function remembering(content: SpanContent, beats: readonly HeardBeat[], alone: boolean, count: number): Fits {
   const classes = beatClasses(beats);
-  const known = new Map<string, readonly Candidate[]>();
+  const base = classes.reduce((most, c) => Math.max(most, c), 0) + 1;
+  // Runs as numbers: that of a run without its last beat, and the class of that; 0 is the run of no beats.
+  const numbers = new Map<number, number>();
+  const known: (readonly Candidate[])[] = [];
   return (from, to) => {
-    const face = classes.slice(from, to).join();
-    const there = known.get(face) ?? candidatesFor(content, from, to, alone, count);
-    known.set(face, there);
-    return there;
+    let run = 0;
+    for (let i = from; i < to; i += 1) {
+      const longer = run * base + (classes[i] ?? 0);
+      run = numbers.get(longer) ?? numbers.size + 1;
+      numbers.set(longer, run);
+    }
+    return (known[run] ??= candidatesFor(content, from, to, alone, count));
   };
 }
