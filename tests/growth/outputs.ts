@@ -1,6 +1,6 @@
 /**
- * What the analysis says of a piece, each answer as a short sum (of the pay-off its shares), so that a later algorithm can
- * be held against it.
+ * What the analysis says of a piece, each answer as a short sum (of the pay-off its shares), so that a later algorithm
+ * can be held against it.
  */
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';

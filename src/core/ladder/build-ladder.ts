@@ -1,7 +1,7 @@
 import type { BarDifficulty } from '../difficulty';
 import type { Exercise } from '../exercise';
 import { instrumentOf, type Instrument, type InstrumentId } from '../instruments';
-import { isPickupBar, type Score } from '../score';
+import { isPickupBar, notesByBar, type Score } from '../score';
 import {
   clampTempo,
   clampText,
@@ -188,7 +188,14 @@ export function buildLadder(request: LadderRequest): Rung[] {
   const whole = request.content ?? pieceContent(score, request.difficulties, request.company);
   const start = startTempo(score, from, to, target, whole.struck);
   const content = sectionContent(whole, from, to);
-  const ids = new Set(score.notes.filter((n) => n.bar >= from && n.bar <= to).map((n) => n.id));
+  const dynamics = (request.marks ?? []).flatMap((m) => (m.kind === 'dynamic' || m.kind === 'wedge' ? [m.noteId] : []));
+  const ids = new Set(
+    dynamics.length === 0
+      ? []
+      : notesByBar(score)
+          .slice(from, to + 1)
+          .flatMap((notes) => notes.map((n) => n.id)),
+  );
   const about = instrumentOf(request.instrument);
   const barOf = (bar: number): string => barNamed(score, bar);
   const scope = request.scope ?? 'section';
@@ -218,7 +225,7 @@ export function buildLadder(request: LadderRequest): Rung[] {
       start,
       target,
       times: TIMES[level],
-      ownDynamics: (request.marks ?? []).some((m) => (m.kind === 'dynamic' || m.kind === 'wedge') && ids.has(m.noteId)),
+      ownDynamics: dynamics.some((id) => ids.has(id)),
     };
     return request.exercise ? rungsOfExercise(facts, request.exercise) : proposeRungs(facts);
   })();

@@ -1,5 +1,5 @@
 import { compareRanges, movedInWords } from '../sameness';
-import { pitchName, type Note, type Score } from '../score';
+import { notesByBar, pitchName, type Note, type Score } from '../score';
 
 /** An earlier section that this one is a copy of, and where it differs, bar by bar in words. */
 export interface CopyOf {
@@ -31,7 +31,11 @@ export function describeCopy(
   copy: readonly [number, number],
 ): CopyOf {
   const { steps, onlyA, onlyB } = compareRanges(score, model, copy);
-  const byId = new Map(score.notes.map((n) => [n.id, n]));
+  const notesOf = ([from, to]: readonly [number, number]): readonly Note[] =>
+    notesByBar(score)
+      .slice(from, to + 1)
+      .flat();
+  const byId = new Map([...notesOf(model), ...notesOf(copy)].map((n) => [n.id, n]));
   const there = new Map<number, { was: Note[]; is: Note[] }>();
   const at = (bar: number): { was: Note[]; is: Note[] } => {
     const entry = there.get(bar) ?? { was: [], is: [] };

@@ -1,7 +1,7 @@
 import { barDifficulties, cornersOf, type BarDifficulty } from '../difficulty';
 import { patternsFor } from '../facts';
 import type { Entry } from '../players';
-import { freeTimeIn, isBlankBar, type Note, type Score } from '../score';
+import { freeTimeIn, isBlankBar, perScore, type Note, type Score } from '../score';
 import { struckBars, type StruckBars } from './struck-bars';
 
 export interface Corner {
@@ -83,8 +83,21 @@ function largestLeap(notes: readonly Note[]): SectionContent['leap'] {
   return best;
 }
 
+const barsWithDynamics = perScore((score): readonly boolean[] => {
+  const bars = new Set(score.directions.flatMap((d) => (d.kind === 'dynamic' || d.kind === 'wedge' ? [d.bar] : [])));
+  return score.bars.map((b) => bars.has(b.index));
+});
+
+const chordsByBar = perScore((score): readonly Score['chords'][] => {
+  const bars = score.bars.map((): Score['chords'][number][] => []);
+  for (const c of score.chords) if (c.text !== '') bars[c.bar]?.push(c);
+  return bars;
+});
+
 function changesOf(score: Score, from: number, to: number): string[] {
-  const chords = score.chords.filter((c) => c.bar >= from && c.bar <= to && c.text !== '');
+  const chords = chordsByBar(score)
+    .slice(from, to + 1)
+    .flat();
   const changes = chords.flatMap((c, i) => {
     const before = chords[i - 1];
     return before && before.text !== c.text ? [`${before.text} to ${c.text}`] : [];
@@ -187,11 +200,13 @@ export function sectionContent(piece: PieceContent, from: number, to: number): S
     leap: largestLeap(inside),
     chordBars: chordBars.size,
     chordChanges: changesOf(score, from, to),
-    newRhythms: [...piece.newRhythms].filter((b) => b >= from && b <= to),
+    newRhythms: score.bars
+      .slice(from, to + 1)
+      .flatMap((b) => (piece.newRhythms.has(b.index) ? [b.index as number] : [])),
     touches: inside.some((n) => n.marks.slurs.length > 0 || n.marks.articulations.some((a) => a !== 'breath-mark')),
-    dynamics: score.directions.some(
-      (d) => d.bar >= from && d.bar <= to && (d.kind === 'dynamic' || d.kind === 'wedge'),
-    ),
+    dynamics: barsWithDynamics(score)
+      .slice(from, to + 1)
+      .includes(true),
     words: inside.some((n) => n.marks.lyrics.length > 0),
     ornaments: [...new Set(inside.flatMap((n) => (n.marks.ornaments.length > 0 ? [n.bar] : [])))],
     freeTime: freeTimeIn(score, from, to),

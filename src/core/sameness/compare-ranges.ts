@@ -1,4 +1,4 @@
-import { staffPosition, type Note, type Score } from '../score';
+import { notesByBar, staffPosition, type Note, type Score } from '../score';
 
 /** Two runs of bars laid over one another: which notes pair, and which stand alone in either. */
 export interface ComparedRanges {
@@ -42,8 +42,10 @@ export function compareRanges(
     `${n.part} ${n.staff} ${n.bar - start} ${n.onset - (score.bars[n.bar]?.onset ?? 0)}`;
   const collect = (range: readonly [number, number]): Map<string, Note[]> => {
     const at = new Map<string, Note[]>();
-    for (const n of score.notes) {
-      if (n.bar < range[0] || n.bar > range[1] || n.grace) continue;
+    for (const n of notesByBar(score)
+      .slice(range[0], range[1] + 1)
+      .flat()) {
+      if (n.grace) continue;
       const key = place(n, range[0]);
       at.set(key, [...(at.get(key) ?? []), n]);
     }

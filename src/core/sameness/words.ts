@@ -1,4 +1,4 @@
-import type { Score } from '../score';
+import { notesByBar, type Score } from '../score';
 import { differencesOf } from './differences';
 import type { Difference, Repeat } from './repeat';
 
@@ -25,8 +25,8 @@ const MOST_TOLD = 3;
 
 /** Where in its bar a set of notes lies: "the last two notes of bar 8", "the third note of bar 5", "all of bar 16". */
 function placeInBar(score: Score, d: Difference, part: string | null, staff: number | null): string {
-  const inBar = score.notes.filter(
-    (n) => n.bar === d.bar && n.grace === null && (part === null || (n.part === part && n.staff === staff)),
+  const inBar = (notesByBar(score)[d.bar] ?? []).filter(
+    (n) => n.grace === null && (part === null || (n.part === part && n.staff === staff)),
   );
   const number = score.bars[d.bar]?.name ?? String(d.bar + 1);
   const places = d.noteIds.map((id) => inBar.findIndex((n) => n.id === id)).filter((p) => p >= 0);

@@ -61,6 +61,7 @@ export {
   transpositionInSemitones,
   writtenMidi,
 } from './pitch';
+export { notesByBar } from './notes-by-bar';
 export { perScore } from './per-score';
 export { isPickupBar, pickupLength } from './pickup';
 export { playingOrder, type PlayingOrder } from './playing-order';

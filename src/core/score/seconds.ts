@@ -65,8 +65,12 @@ export const barSeconds = (score: Score, bar: Bar, at?: QuarterBpm): Seconds =>
  * @example playedSeconds(score, [0, 1]) // → 6
  */
 export function playedSeconds(score: Score, order: readonly number[], at?: QuarterBpm): Seconds {
-  const perBar = score.bars.map((bar) => barSeconds(score, bar, at));
-  return seconds(order.reduce((sum, index) => sum + (perBar[index] ?? 0), 0));
+  return seconds(
+    order.reduce((sum, index) => {
+      const bar = score.bars[index];
+      return bar ? sum + barSeconds(score, bar, at) : sum;
+    }, 0),
+  );
 }
 
 /**

@@ -1,12 +1,12 @@
 import type { StudentLevel } from '../ladder';
 import { playedSecondsOfBars, ZERO } from '../score';
-import { copyOf, placeLines, type Copy } from './copies';
+import { copyOf, earlierPlaces, placeLines, sameInStaff, type Copy } from './copies';
 import { barsInWords } from './names';
 import { wayForm, type WayPhrase, type WaySection } from './phrases';
-import { rootPhrases } from './roots';
+import { familiesOf, rootPhrases } from './roots';
 import type { SchoolRule } from './schools/school-rule';
 import { unchangingParts } from './unchanging';
-import { learnBars, phraseEnds, put, quartersOfBar, type Ends, type Walk } from './walk';
+import { KnownBars, learnBars, phraseEnds, put, quartersOfBar, type Ends, type Walk } from './walk';
 import { joinPhrase, joinSection } from './walk-joins';
 import { sectionOf, walkCopy, walkNewPhrase } from './walk-phrase';
 import type { WayChunk, WayKind, WayPlace } from './way';
@@ -123,13 +123,17 @@ export function buildPlaces(of: WayOf, level: StudentLevel, school: SchoolRule):
     form,
     level,
     school,
-    seconds: playedSecondsOfBars(score),
+    families: familiesOf(form.phrases),
+    sameInStaff: sameInStaff(
+      lines,
+      form.phrases.map((p) => p.bars),
+    ),
     roots: new Map(roots.map((r) => [r.index, r] as const)),
     places: [],
-    known: new Set(),
+    known: new KnownBars(playedSecondsOfBars(score)),
     phrasesKnown: new Set(),
     sectionsKnown: new Set(),
-    chunksKnown: [],
+    chunksKnown: earlierPlaces(lines),
     joined: new Set(),
   };
   for (const { hand, bars, name, why } of unchangingParts(of))

@@ -123,15 +123,97 @@ export function copyOf({ staves, blank }: PlaceLines, model: Bars, place: Bars):
 
 const CLOSENESS = { exact: 0, moved: 1, changed: 2 } as const satisfies Record<Copy['kind'], number>;
 
-/** The closest of earlier places to one, the first of equals; null where it is new. */
-export function closestCopy(lines: PlaceLines, earlier: readonly Bars[], place: Bars): Copy | null {
-  let best: Copy | null = null;
-  for (const model of earlier) {
-    const copy = copyOf(lines, model, place);
-    if (copy && (best === null || CLOSENESS[copy.kind] < CLOSENESS[best.kind])) best = copy;
-    if (best?.kind === 'exact') break;
-  }
-  return best;
+/** So many places, the earliest that may be, are held against one. Chosen by us: more than a piece of a lesson has. */
+const MOST_MODELS = 200;
+
+/** Places that were met, to find what a later one is a copy of without comparing it with each. */
+export interface EarlierPlaces {
+  readonly add: (place: Bars) => void;
+  /** Numbers of the places, in the order in which they were added, of which one may be a copy. */
+  readonly likely: (place: Bars) => readonly number[];
+  /** The closest of the places to one, the first of equals; null where it is new. */
+  readonly closest: (place: Bars) => Copy | null;
+}
+
+/** The staff whose bars tell most: with the most shapes. */
+function tellingStaff({ staves }: PlaceLines): readonly BarContent[] {
+  const shapes = staves.map((bars) => new Set(bars.map((b) => b.diatonic)).size);
+  return staves[shapes.indexOf(Math.max(...shapes))] ?? [];
+}
+
+/** No place yet. A copy has a bar in common with its model, note by note or by its shape; by these models are found. */
+export function earlierPlaces(lines: PlaceLines): EarlierPlaces {
+  const places: Bars[] = [];
+  const holding = new Map<string, number[]>();
+  const first = new Map<string, number>();
+  const telling = tellingStaff(lines);
+  const lengthOf = ([from, to]: Bars): number => to - from + 1;
+  const traitsOf = (place: Bars): readonly string[] =>
+    telling
+      .slice(place[0], place[1] + 1)
+      .flatMap((bar, k) => [`${lengthOf(place)} ${k} c${bar.chromatic}`, `${lengthOf(place)} ${k} d${bar.diatonic}`]);
+  const contentOf = (place: Bars): string =>
+    lines.staves
+      .map((bars) =>
+        bars
+          .slice(place[0], place[1] + 1)
+          .map((b) => b.exact)
+          .join(' '),
+      )
+      .join('|');
+  const likely = (place: Bars): readonly number[] => {
+    const found = new Set<number>();
+    const same = first.get(contentOf(place));
+    if (same !== undefined) found.add(same);
+    for (const trait of traitsOf(place))
+      for (const index of (holding.get(trait) ?? []).slice(0, MOST_MODELS)) found.add(index);
+    return [...found].sort((a, b) => a - b);
+  };
+  return {
+    add: (place) => {
+      const index = places.length;
+      places.push(place);
+      const content = contentOf(place);
+      if (!first.has(content)) first.set(content, index);
+      for (const trait of traitsOf(place)) {
+        const list = holding.get(trait);
+        if (list) list.push(index);
+        else holding.set(trait, [index]);
+      }
+    },
+    likely,
+    closest: (place) => {
+      let best: Copy | null = null;
+      for (const index of likely(place)) {
+        const model = places[index];
+        const copy = model ? copyOf(lines, model, place) : null;
+        if (copy && (best === null || CLOSENESS[copy.kind] < CLOSENESS[best.kind])) best = copy;
+        if (best?.kind === 'exact') break;
+      }
+      return best;
+    },
+  };
+}
+
+/**
+ * Of some places those that may be the same as one in some staff, by their numbers in order: such places have the same
+ * rhythm there.
+ */
+export function sameInStaff({ staves }: PlaceLines, places: readonly Bars[]): (place: Bars) => readonly number[] {
+  const keysOf = ([from, to]: Bars): readonly string[] =>
+    staves.map((bars, staff) => {
+      const rhythms = bars.slice(from, to + 1).map((b) => b.rhythm);
+      return `${staff}|${rhythms.join(' ')}`;
+    });
+  const holding = new Map<string, number[]>();
+  places.forEach((place, index) => {
+    for (const key of keysOf(place)) {
+      const list = holding.get(key) ?? [];
+      holding.set(key, list);
+      if (list.length < MOST_MODELS) list.push(index);
+    }
+  });
+  return (place) => [...new Set(keysOf(place).flatMap((key) => holding.get(key) ?? []))].sort((a, b) => a - b);
 }
 
 /** Staves of which every bar is as in the model, where not all of them are: one hand the same, the other new. */

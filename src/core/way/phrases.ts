@@ -1,5 +1,5 @@
 import type { SectionShape } from '../sections';
-import { closestCopy, copyOf, isPlayed, type Bars, type Copy, type PlaceLines } from './copies';
+import { copyOf, earlierPlaces, isPlayed, type Bars, type Copy, type PlaceLines } from './copies';
 
 /** A phrase in which something is played. */
 export interface WayPhrase {
@@ -42,10 +42,12 @@ function phrasesOf(sections: readonly SectionShape[], lines: PlaceLines): readon
   const played = all
     .map((p, i) => ({ ...p, endUpbeatQuarters: all[i + 1]?.upbeatQuarters ?? '0' }))
     .filter((p) => isPlayed(lines, p.bars));
+  const earlier = earlierPlaces(lines);
+  const indexOf = new Map(played.map((p, index) => [p.bars as Bars, index] as const));
   return played.map((p, index): WayPhrase => {
-    const earlier = played.slice(0, index).map((q) => q.bars);
-    const copy = closestCopy(lines, earlier, p.bars);
-    return { ...p, index, copy, model: copy === null ? null : earlier.findIndex((bars) => bars === copy.like) };
+    const copy = earlier.closest(p.bars);
+    earlier.add(p.bars);
+    return { ...p, index, copy, model: copy === null ? null : (indexOf.get(copy.like) ?? null) };
   });
 }
 
@@ -86,8 +88,11 @@ function sectionModel(
 export function wayForm(sections: readonly SectionShape[], lines: PlaceLines): WayForm {
   const phrases = phrasesOf(sections, lines);
   const out: WaySection[] = [];
+  const firstPhrases = earlierPlaces(lines);
+  const ofSection = new Map<number, WayPhrase[]>();
+  for (const p of phrases) ofSection.set(p.section, [...(ofSection.get(p.section) ?? []), p]);
   sections.forEach((s, index) => {
-    const mine = phrases.filter((p) => p.section === index);
+    const mine = ofSection.get(index) ?? [];
     const [first, last] = [mine[0], mine[mine.length - 1]];
     if (!first || !last) return;
     const indexes = mine.map((p) => p.index);
@@ -99,8 +104,14 @@ export function wayForm(sections: readonly SectionShape[], lines: PlaceLines): W
       upbeatQuarters: first.upbeatQuarters,
       endUpbeatQuarters: last.endUpbeatQuarters,
       phrases: indexes,
-      model: sectionModel(lines, phrases, out, indexes),
+      model: sectionModel(
+        lines,
+        phrases,
+        firstPhrases.likely(first.bars).flatMap((i) => out[i] ?? []),
+        indexes,
+      ),
     });
+    firstPhrases.add(first.bars);
   });
   return { phrases, sections: out };
 }

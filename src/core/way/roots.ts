@@ -25,14 +25,19 @@ const KNOWN_OF_COPY = { exact: 1, moved: 0.7, changed: 0.8 } as const satisfies 
 /** How much longer a bar takes for each point of its difficulty (0 to 10). Chosen by us. */
 const LONGER_PER_POINT = 0.15;
 
-/** The phrase that a copy leads back to. */
-export function rootOf(phrases: readonly WayPhrase[], index: number): number {
-  let at = index;
-  for (;;) {
-    const model = phrases[at]?.model ?? null;
-    if (model === null) return at;
-    at = model;
+/** Phrases and all that lead back to them as copies, by the index of the first. */
+export function familiesOf(phrases: readonly WayPhrase[]): ReadonlyMap<number, readonly WayPhrase[]> {
+  const families = new Map<number, WayPhrase[]>();
+  const roots: number[] = [];
+  for (const p of phrases) {
+    // A model stands before its copies: its root is known.
+    const root = p.model === null ? p.index : (roots[p.model] ?? p.index);
+    roots[p.index] = root;
+    const family = families.get(root);
+    if (family) family.push(p);
+    else families.set(root, [p]);
   }
+  return families;
 }
 
 /** Phrases that are new where they stand, in the order of the piece. */
@@ -48,9 +53,10 @@ export function rootPhrases(
     for (let b = p.bars[0]; b <= p.bars[1]; b += 1) total += of(b);
     return total;
   };
+  const families = familiesOf(phrases);
   return phrases.flatMap((p): readonly RootPhrase[] => {
     if (p.model !== null) return [];
-    const family = phrases.filter((q) => rootOf(phrases, q.index) === p.index);
+    const family = families.get(p.index) ?? [];
     const hard = (bar: number): number => 1 + LONGER_PER_POINT * (difficulties[bar]?.score ?? 0);
     return [
       {

@@ -1,10 +1,9 @@
 import { fraction, subtract, ZERO } from '../score';
 import { chunksOfPhrase } from './chunks';
-import { closestCopy, sameStaves, type Bars, type Copy } from './copies';
+import { sameStaves, type Bars, type Copy } from './copies';
 import { barsInWords } from './names';
 import type { WayPhrase, WaySection } from './phrases';
-import { rootOf } from './roots';
-import { chunkEnds, learnBars, pays, phraseEnds, put, putJoin, quartersOfBar, type Walk } from './walk';
+import { chunkEnds, learnBars, phraseEnds, put, putJoin, quartersOfBar, type Walk } from './walk';
 import { comesAgain, copyInWords, entryInWords, handSame } from './why';
 
 /** Why a new phrase is begun here, by its first chunk or as a whole. */
@@ -12,19 +11,18 @@ function whyPhrase(walk: Walk, phrase: WayPhrase, begins: 'chunk' | 'phrase'): s
   const root = walk.roots.get(phrase.index);
   const entry = walk.of.entries.find((e) => e.bar >= phrase.bars[0] && e.bar <= phrase.bars[1]);
   if (root && root.times > 1) {
-    const family = walk.form.phrases.filter((q) => rootOf(walk.form.phrases, q.index) === phrase.index);
-    const bars = new Set(walk.known);
+    const bars = new Set<number>();
     // What is other in a copy is not known with it.
-    for (const q of family)
+    for (const q of walk.families.get(phrase.index) ?? [])
       for (let b = q.bars[0]; b <= q.bars[1]; b += 1) if (!q.copy?.differs.includes(b)) bars.add(b);
-    return comesAgain(root.times, pays({ ...walk, known: bars }), begins);
+    return comesAgain(root.times, walk.known.shareWith(bars), begins);
   }
   if (walk.school.cornersApart && root?.corners[0]) return 'the phrase around the corner';
-  const earlier = walk.form.phrases.slice(0, phrase.index).filter((q) => walk.phrasesKnown.has(q.index));
-  for (const q of earlier) {
-    const same =
-      q.bars[1] - q.bars[0] === phrase.bars[1] - phrase.bars[0] ? sameStaves(walk.lines, q.bars, phrase.bars) : [];
-    if (same.length === 1) return handSame(walk.score, same, q.bars);
+  for (const index of walk.sameInStaff(phrase.bars)) {
+    const q = walk.form.phrases[index];
+    if (index >= phrase.index) break;
+    const same = q && walk.phrasesKnown.has(index) ? sameStaves(walk.lines, q.bars, phrase.bars) : [];
+    if (q && same.length === 1) return handSame(walk.score, same, q.bars);
   }
   if (entry) return entryInWords(entry);
   if (walk.places.length === 0) return 'the beginning';
@@ -61,7 +59,7 @@ function putCorners(walk: Walk, phrase: WayPhrase): void {
 
 /** One chunk of a phrase; the same as an earlier one, where there is one. */
 function putChunk(walk: Walk, phrase: WayPhrase, bars: Bars, why: string): void {
-  const copy = closestCopy(walk.lines, walk.chunksKnown, bars);
+  const copy = walk.chunksKnown.closest(bars);
   const close = copy && copy.kind !== 'changed' ? copy : null;
   learnBars(walk, bars);
   put(
@@ -78,7 +76,7 @@ function putChunk(walk: Walk, phrase: WayPhrase, bars: Bars, why: string): void 
     chunkEnds(walk, phrase, bars),
     close ? copyInWords(walk.score, close) : why,
   );
-  walk.chunksKnown.push(bars);
+  walk.chunksKnown.add(bars);
 }
 
 /** A phrase as a whole; one of a section by itself is the section. */
@@ -111,7 +109,7 @@ export function walkNewPhrase(walk: Walk, phrase: WayPhrase): void {
   if (walk.school.cornersApart) putCorners(walk, phrase);
   if (chunks.length <= 1) {
     putWholePhrase(walk, 'unit', phrase, null, why);
-    walk.chunksKnown.push(phrase.bars);
+    walk.chunksKnown.add(phrase.bars);
     return;
   }
   chunks.forEach((bars, k) => {

@@ -1,13 +1,34 @@
 import type { StudentLevel } from '../ladder';
 import { add, fraction, fractionText, subtract, ZERO, type Fraction, type Score } from '../score';
 import { offsetQuarters } from '../sections';
-import { isPlayed, type Bars, type PlaceLines } from './copies';
+import { isPlayed, type Bars, type EarlierPlaces, type PlaceLines } from './copies';
 import { barsInWords } from './names';
 import type { WayForm, WayPhrase } from './phrases';
 import type { RootPhrase } from './roots';
 import type { SchoolRule } from './schools/school-rule';
 import type { WayChunk, WayPlace } from './way';
 import type { WayOf } from './way-of';
+
+/** Bars that are learned, with what they pay: added bar by bar, so that it needs not be summed anew at every step. */
+export class KnownBars {
+  private readonly bars = new Set<number>();
+  private seconds = 0;
+  private readonly total: number;
+  constructor(private readonly secondsOf: readonly number[]) {
+    this.total = secondsOf.reduce((sum, s) => sum + s, 0);
+  }
+  learn(bar: number): void {
+    if (this.bars.has(bar)) return;
+    this.bars.add(bar);
+    this.seconds += this.secondsOf[bar] ?? 0;
+  }
+  /** Share of the playing time that is known, or would be with some bars more. */
+  shareWith(more: ReadonlySet<number> = new Set()): number {
+    let seconds = this.seconds;
+    for (const bar of more) if (!this.bars.has(bar)) seconds += this.secondsOf[bar] ?? 0;
+    return this.total > 0 ? Math.min(1, seconds / this.total) : 1;
+  }
+}
 
 /** What is on the way so far; only what is put and learned changes it. */
 export interface Walk {
@@ -17,25 +38,20 @@ export interface Walk {
   readonly form: WayForm;
   readonly level: StudentLevel;
   readonly school: SchoolRule;
-  readonly seconds: readonly number[];
   readonly roots: ReadonlyMap<number, RootPhrase>;
+  readonly families: ReadonlyMap<number, readonly WayPhrase[]>;
+  /** Phrases of which some staff may be the same, in order. */
+  readonly sameInStaff: (bars: Bars) => readonly number[];
   readonly places: WayPlace[];
-  readonly known: Set<number>;
+  readonly known: KnownBars;
   readonly phrasesKnown: Set<number>;
   readonly sectionsKnown: Set<number>;
-  readonly chunksKnown: Bars[];
+  readonly chunksKnown: EarlierPlaces;
   readonly joined: Set<number>;
 }
 
 export const quartersOfBar = (score: Score, bar: number): Fraction =>
   fraction(score.bars[bar]?.length ?? 0, score.ticksPerQuarter);
-
-/** Share of the playing time that is known. */
-export function pays(walk: Walk): number {
-  const total = walk.seconds.reduce((sum, s) => sum + s, 0);
-  const known = walk.seconds.reduce((sum, s, bar) => sum + (walk.known.has(bar) ? s : 0), 0);
-  return total > 0 ? Math.min(1, known / total) : 1;
-}
 
 export interface Ends {
   readonly from: Fraction;
@@ -53,12 +69,12 @@ export function put(
     scope,
     chunk: { ...chunk, fromOffset: fractionText(ends.from), toOffset: fractionText(ends.to) },
     why,
-    pays: pays(walk),
+    pays: walk.known.shareWith(),
   });
 }
 
 export const learnBars = (walk: Walk, [from, to]: Bars): void => {
-  for (let b = from; b <= to; b += 1) walk.known.add(b);
+  for (let b = from; b <= to; b += 1) walk.known.learn(b);
 };
 
 /** Where a range of whole phrases begins and ends, with its upbeats. */

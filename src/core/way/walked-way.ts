@@ -107,10 +107,10 @@ export function paysAlong(score: Score, places: readonly WalkedPlace[]): readonl
   for (const p of on)
     if (isWhole(p) && kindOf(p.section) !== 'piece') for (let b = p.from; b <= p.to; b += 1) counted.add(b);
   const total = [...counted].reduce((sum, b) => sum + (seconds[b] ?? 0), 0);
-  const known = new Set<number>();
+  let sum = 0;
   return places.map((p) => {
-    if (isOnTheWay(p) && isWhole(p)) for (let b = p.from; b <= p.to; b += 1) if (counted.has(b)) known.add(b);
-    const sum = [...known].reduce((all, b) => all + (seconds[b] ?? 0), 0);
+    if (isOnTheWay(p) && isWhole(p))
+      for (let b = p.from; b <= p.to; b += 1) if (counted.delete(b)) sum += seconds[b] ?? 0;
     return total > 0 ? Math.min(1, sum / total) : 1;
   });
 }

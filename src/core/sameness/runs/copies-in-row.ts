@@ -14,7 +14,7 @@ export interface BarRow {
 
 type Emit = (model: number, copy: number, length: number) => void;
 
-/** By bar: the symbols that lead to it as one number, the same for bars that are reached alike; unique where none do. */
+/** By bar: what leads to it as one number, the same for bars that are reached alike; unique where nothing does. */
 function leftOf({ symbols, stride }: BarRow, bars: number): Int32Array {
   const numbers = new Map<string, number>();
   return Int32Array.from({ length: bars }, (_, bar) => {

@@ -4,7 +4,7 @@ import { found, type Found } from './found';
 import type { IsExplained } from './selection';
 import { widestCopies } from './widest-copies';
 
-/** Stretches of at least two bars with the same rhythm, the widest at each bar; what is explained better is left out. */
+/** Stretches of two bars and more in the same rhythm, the widest at each bar; what is explained better is left out. */
 export function rhythmRuns(line: Line, isExplained: IsExplained): Found[] {
   const { bars } = line;
   const copies = widestCopies(bars.length);
