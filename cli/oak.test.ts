@@ -2,26 +2,12 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { build } from 'esbuild';
 import { beforeAll, describe, expect, it } from 'vitest';
 
 const folder = mkdtempSync(join(tmpdir(), 'oak-cli-'));
-// Bundled once: reading every module anew for each call takes ten times as long as the call.
-// In the project, where its packages are found.
-const PROGRAM = '.cache/oak.mjs';
-beforeAll(() =>
-  build({
-    entryPoints: ['cli/oak.ts'],
-    alias: { '@': `${process.cwd()}/src` },
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    outfile: PROGRAM,
-    logLevel: 'error',
-  }),
-);
-const oak = (...args: string[]) => spawnSync('node', [PROGRAM, ...args], { encoding: 'utf8' });
+const oak = (...args: string[]) => spawnSync('node', ['cli/start.mjs', ...args], { encoding: 'utf8' });
+// Compiled before the tests run beside each other.
+beforeAll(() => void oak('schema'), 60_000);
 const PIECE = 'tests/pieces/petzold-menuet.musicxml';
 
 describe('oak', () => {
@@ -113,6 +99,19 @@ describe('oak', () => {
     const blank = join(folder, 'blank.html');
     expect(oak('sheet', PIECE, '--bars', '0-3', '--blank', '-o', blank).status).toBe(0);
     expect([has('>▢<', readFileSync(blank, 'utf8')), has('>▢<')]).toEqual([true, false]);
+  });
+
+  it('answers many files in their order, in as many threads as there are, as it answers each', () => {
+    const files = ['ode', 'twinkle', 'jingle', 'sevens', 'au-clair', 'surprise', 'hanon-1', 'prelude-c', 'lightly-row'];
+    const paths = files.map((name) => `tests/pieces/${name}.abc`);
+    paths.splice(3, 0, '/no/such.abc');
+    const { status, stdout, stderr } = oak('sections', ...paths);
+    const lines = stdout.trim().split('\n');
+    expect(lines.map((line) => (JSON.parse(line) as { file: string }).file)).toEqual(paths);
+    expect(lines[3]).toContain('no-such-file');
+    expect([status, stderr]).toEqual([2, 'error: no-such-file: /no/such.abc cannot be opened; check its name.\n']);
+    const alone = JSON.parse(oak('sections', paths[8] ?? '').stdout) as object;
+    expect(JSON.parse(lines[8] ?? '')).toEqual({ file: paths[8], ...alone });
   });
 
   it.each([

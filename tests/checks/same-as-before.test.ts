@@ -2,8 +2,8 @@
  * What comes again, sections, families, pay-off, chords, difficulty and the way of every piece are what the algorithms
  * before said, which compared every bar with every other (`tests/growth/former.json`, written by them).
  *
- * Two differences are on purpose. Bars that are alike by exactly two fifths were related or not by whether they had been
- * asked for before (a share was kept with fewer digits): they always are now; of the pieces here only `themes 150` has
+ * Two differences are on purpose. Bars that are alike by exactly two fifths were related or not by whether they had
+ * been asked for before (a share was kept with fewer digits): they always are now; of the pieces here only `themes 150` has
  * such bars, and its sums are those of the new answer. Of bars that pay the very same the first is learned now, where
  * those digits chose one before: shares of the pay-off are held against those before, not its bars.
  */
