@@ -1,12 +1,12 @@
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { chromium, type Page } from 'playwright-core';
+import { chromium, type Browser, type Page } from 'playwright-core';
 import { CHROMIUM_LAUNCH } from '../scripts/chromium';
 
 export const PORT = 4633;
 
 /** Runs `work` on a page of the built application; null when it is not built. */
-export async function withApplication<T>(work: (page: Page) => Promise<T>): Promise<T | null> {
+export async function withApplication<T>(work: (page: Page, browser: Browser) => Promise<T>): Promise<T | null> {
   if (!existsSync('.next/BUILD_ID')) return null;
   const server = spawn('node_modules/.bin/next', ['start', '-p', String(PORT)], { stdio: 'ignore' });
   const browser = await chromium.launch(CHROMIUM_LAUNCH);
@@ -17,48 +17,11 @@ export async function withApplication<T>(work: (page: Page) => Promise<T>): Prom
         () => false,
       );
     while (!(await up())) await new Promise((resolve) => setTimeout(resolve, 100));
-    return await work(await browser.newPage({ viewport: { width: 1280, height: 800 } }));
+    return await work(await browser.newPage({ viewport: { width: 1280, height: 800 } }), browser);
   } finally {
     await browser.close();
     server.kill();
   }
-}
-
-/**
- * Milliseconds from choosing a file to its first engraved system on screen, and for OpenSheetMusicDisplay to load and
- * draw the same file.
- */
-export function measureDropToMusic(file: string): Promise<{ readonly ours: number; readonly theirs: number } | null> {
-  return withApplication(async (page) => {
-    await page.goto(`http://localhost:${PORT}/shelf`);
-    await page.getByRole('button', { name: 'Start my own, empty studio' }).click();
-    await page.getByRole('heading', { name: 'No piece yet' }).waitFor();
-    const buffer = Buffer.from(file);
-    const start = performance.now();
-    await page.getByLabel('Choose a music file').setInputFiles({ name: 'big.musicxml', mimeType: 'text/xml', buffer });
-    await page.locator('.engraved svg').first().waitFor();
-    const ours = performance.now() - start;
-    await page.goto('about:blank');
-    await page.addScriptTag({ path: 'node_modules/opensheetmusicdisplay/build/opensheetmusicdisplay.min.js' });
-    const theirs = await page.evaluate(async (text) => {
-      const api = (
-        window as unknown as {
-          opensheetmusicdisplay: {
-            OpenSheetMusicDisplay: new (
-              h: HTMLElement,
-              o: object,
-            ) => { load(t: string): Promise<unknown>; render(): void };
-          };
-        }
-      ).opensheetmusicdisplay;
-      const begin = performance.now();
-      const reader = new api.OpenSheetMusicDisplay(document.body, { autoResize: false });
-      await reader.load(text);
-      reader.render();
-      return performance.now() - begin;
-    }, file);
-    return { ours, theirs };
-  });
 }
 
 /** Milliseconds from a digit key to its finger on screen in the built application; null when it is not built. */

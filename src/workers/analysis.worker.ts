@@ -37,6 +37,13 @@ const api: AnalysisWorkerApi = {
     const families = rhythmFamilies(analysis.played);
     return ok({ ...sameness, sections, families, payOff, difficulties, corners });
   },
+  atFirstSight: (loaded, player) =>
+    Promise.resolve(
+      analysed(loaded, player, ({ atFirstSight: { difficulties, corners } }) => ({
+        scores: difficulties.map((d) => d.score),
+        corners: corners.map((c) => c.bar),
+      })),
+    ),
   finger: (loaded, player, request) => {
     const read = pieces.readOf(loaded);
     if (!read.ok) return Promise.resolve(read);

@@ -18,6 +18,7 @@ export type {
   BroughtIn,
   Built,
   EditionFile,
+  HardPlaces,
   KeptPicture,
   LineToDraw,
   LoadedPiece,

@@ -86,6 +86,8 @@ export type Brought =
  */
 export interface ReadingWorkerApi {
   open(brought: Brought): Promise<Result<OpenedFile>>;
+  /** A document of the first bars of a file for the usual part, before the file is read; null where that cannot be. */
+  firstBars(brought: Extract<Brought, { kind: 'file' }>): Promise<Result<string | null>>;
   /** Opens something as the later edition of a piece. */
   edition(before: KeptDocument, brought: Brought): Promise<Result<EditionFile>>;
   /** The score without its notes. */
@@ -113,6 +115,8 @@ export interface AnalysisWorkerApi {
     player: Player | null,
     progress: (share: number) => void | Promise<void>,
   ): Promise<Result<Built>>;
+  /** How hard each bar is, without what the fingering makes hard: soon there. */
+  atFirstSight(loaded: LoadedPiece, player: Player): Promise<Result<HardPlaces>>;
   /** A proposed fingering. */
   finger(loaded: LoadedPiece, player: Player, request: FingeringRequest): Promise<Result<Fingering>>;
   /** Everything else that can be proposed or computed on the page. */
@@ -126,6 +130,12 @@ export type EngraveCode = 'engrave-failed' | 'engrave-unsafe';
 /** One SVG a system. */
 export interface EngraverWorkerApi {
   engrave(document: string, options: EngraveOptions): Promise<Result<readonly string[], EngraveCode>>;
+}
+
+/** How hard each bar is, 0 to 10, and which bars are corners. */
+export interface HardPlaces {
+  readonly scores: readonly number[];
+  readonly corners: readonly number[];
 }
 
 /** How a piece is built. */

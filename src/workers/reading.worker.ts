@@ -1,12 +1,22 @@
 import { expose } from 'comlink';
 import { scoreToMidi } from '@/core/midi';
-import { partDocument, REMEMBERED_FIELD, writeExcerpt, writeMarks, type ReadScore } from '@/core/musicxml';
+import {
+  partDocument,
+  readFirstBars,
+  REMEMBERED_FIELD,
+  writeExcerpt,
+  writeMarks,
+  type ReadScore,
+} from '@/core/musicxml';
 import { playerChoices, soundingScore, usualChoice, type PlayerChoice } from '@/core/players';
 import { ok, type Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import { openAbc, openEdition, openGrid, openPiece, readKept, titleOf, type OpenedPiece } from '@/core/studio';
 import { loadedPieces } from './loaded-pieces';
 import type { Brought, LoadedPiece, OpenedFile, ReadingWorkerApi } from './protocol';
+
+/** Bars of a file that are drawn before the rest is read: about as much as fits a line. */
+const FIRST_BARS = 3;
 
 const pieces = loadedPieces();
 /** What was opened last: it is asked for again at once, under the key of its new piece. */
@@ -63,6 +73,14 @@ const api: ReadingWorkerApi = {
     if (!opened.ok) return opened;
     latest = { source: opened.value.text, read: opened.value.read };
     return ok(asFile(opened.value));
+  },
+  firstBars: ({ bytes, fileName }) => {
+    const first = readFirstBars(bytes, fileName, FIRST_BARS);
+    if (!first) return Promise.resolve(ok(null));
+    const { score } = first.read;
+    const usual = usualChoice(score)?.player.parts ?? [];
+    const parts = usual.length > 0 && score.parts.length > usual.length ? { parts: usual } : {};
+    return Promise.resolve(ok(writeExcerpt(first.text, first.read, { from: 0, to: score.bars.length - 1, ...parts })));
   },
   async edition(before, brought) {
     const earlier = readKept(before);

@@ -3,9 +3,9 @@
  * before said, which compared every bar with every other (`tests/growth/former.json`, written by them).
  *
  * Two differences are on purpose. Bars that are alike by exactly two fifths were related or not by whether they had
- * been asked for before (a share was kept with fewer digits): they always are now; of the pieces here only `themes 150` has
- * such bars, and its sums are those of the new answer. Of bars that pay the very same the first is learned now, where
- * those digits chose one before: shares of the pay-off are held against those before, not its bars.
+ * been asked for before, as a share was kept with fewer digits: they always are now. Of the pieces here only `themes
+ * 150` has such bars; its sums are those of the new answer. Of bars that pay the very same the first is learned now,
+ * where those digits chose one before: shares of the pay-off are held against those before, not its bars.
  */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';

@@ -9,7 +9,7 @@ export { writeExcerpt, type ExcerptRequest } from './excerpt';
 export { LIMITS } from './limits';
 export { meterXml, pitchXml } from './model-xml';
 export { partDocument } from './part-document';
-export { readMusicXmlFile, type MusicXmlFile } from './read-file';
+export { readFirstBars, readMusicXmlFile, type MusicXmlFile } from './read-file';
 export { readScore, type ReadScore } from './read-score';
 export { sniffFile, type FileKind } from './sniff';
 export type { WrittenMark } from './marks-at-notes';

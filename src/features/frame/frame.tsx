@@ -162,7 +162,7 @@ function Mark(): ReactNode {
 
 /** Stages without music of their own: the engraver is made ready there once nothing else goes on. */
 const WITHOUT_MUSIC: ReadonlySet<Stage> = new Set(['shelf', 'board', 'files', 'settings', 'about']);
-const CALM_MS = 2500;
+const CALM_MS = 300;
 
 function useWarmEngraver(stage: Stage): void {
   useEffect(() => {

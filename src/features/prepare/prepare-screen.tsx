@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Button, Panel, Problem } from '@/ui';
-import { PieceStage, StripPanel, type PieceContext } from '@/features/score';
+import { FirstLook, PieceStage, ScoreLines, StripPanel, type PieceContext, useFirstLook } from '@/features/score';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
 import { ForWhom } from './for-whom';
@@ -55,6 +55,30 @@ function Line({ part, model }: { readonly part: Part; readonly model: PrepareMod
   );
 }
 
+/** Bars shown of the piece: one sees at a glance that it is the right one, and the right part. */
+const FIRST_BARS = 4;
+
+function HowItBegins({ piece, score, player, played }: PieceContext): ReactNode {
+  const look = useFirstLook(piece.id);
+  const begins = played.notes[0]?.bar ?? 0;
+  const label = `First bars of ${piece.title}`;
+  return (
+    <section aria-label="How it begins" className="rounded border border-rule bg-sheet px-3 py-1">
+      <ScoreLines
+        piece={piece}
+        score={score}
+        from={begins}
+        to={Math.min(begins + FIRST_BARS, score.bars.length) - 1}
+        label={label}
+        scale={48}
+        player={player}
+        view="alone"
+        {...(look === undefined ? {} : { meanwhile: <FirstLook svg={look} label={label} /> })}
+      />
+    </section>
+  );
+}
+
 function Preparing(context: PieceContext): ReactNode {
   const { piece, score, player, sections, section } = context;
   const where = useWhere();
@@ -83,6 +107,7 @@ function Preparing(context: PieceContext): ReactNode {
           proposed: true,
         }))}
       />
+      <HowItBegins {...context} />
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <Panel
           title={`Prepare ${piece.title}`}

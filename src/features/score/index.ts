@@ -2,6 +2,7 @@
 export { PieceStage, type PieceContext } from './piece-stage';
 export { saveMidi, savePiece } from './save-piece';
 export { PageViewChoice } from './page-view-choice';
+export { FirstLook, keepFirstLook, useFirstLook } from './first-look';
 export { ScoreLines } from './score-lines';
 export { engravedBars, scoreOf, useScore, useScores } from './use-score';
 export { usePageView } from './page-view';

@@ -9,6 +9,7 @@ import { isSection } from '@/core/way';
 import { usePiece, useStudents, useWays } from '@/store';
 import { EmptyState, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
+import { FirstLook, useFirstLook } from './first-look';
 import { StripPanel } from './strip-panel';
 import { useScore, type ScoreState } from './use-score';
 
@@ -58,6 +59,7 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
   const read = useReadPiece(stored, state);
   const piece = read?.piece;
   const score = read?.score ?? null;
+  const look = useFirstLook(where.pieceId);
   const students = useStudents();
   const student = students?.find((s) => s.id === where.studentId) ?? null;
   const player = useMemo(() => (score && piece ? playerFor(score, piece, student) : null), [score, piece, student]);
@@ -83,9 +85,16 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
   if (state.kind === 'failed') return <Problem>{state.issue.message}</Problem>;
   if (!piece || !score || !rows || !player || !played)
     return (
-      <p className="p-8 text-center text-ink-2" role="status">
-        Opening the piece…
-      </p>
+      <>
+        {look === undefined ? null : (
+          <div className="rounded border border-rule bg-sheet px-3 py-1">
+            <FirstLook svg={look} label="First bars of the piece" />
+          </div>
+        )}
+        <p className="p-8 text-center text-ink-2" role="status">
+          Opening the piece…
+        </p>
+      </>
     );
   const place = places.find((p) => p.section.id === where.sectionId) ?? null;
   // A chunk lies in a section: stages that know only sections are about that one.

@@ -30,6 +30,8 @@ interface Props {
   /** Whose part is drawn large, or alone; all parts alike where nobody is named. */
   readonly player?: Player;
   readonly view?: PageView;
+  /** Shown until the music is drawn. */
+  readonly meanwhile?: ReactNode;
 }
 
 /** Bars drawn first of a long range. */
@@ -47,6 +49,7 @@ export function ScoreLines({
   withoutFingerings = false,
   player,
   view = 'all',
+  meanwhile,
   ...rest
 }: Props): ReactNode {
   const host = useRef<HTMLDivElement | null>(null);
@@ -75,9 +78,11 @@ export function ScoreLines({
       aria-busy={engraving.kind === 'loading'}
     >
       {engraving.kind === 'loading' ? (
-        <p className="py-8 text-center text-ink-2" role="status">
-          Drawing the music…
-        </p>
+        (meanwhile ?? (
+          <p className="py-8 text-center text-ink-2" role="status">
+            Drawing the music…
+          </p>
+        ))
       ) : engraving.kind === 'failed' ? (
         <Problem>{engraving.message}</Problem>
       ) : (

@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { analysisOf } from '@/core/analysis';
 import type { Player } from '@/core/players';
 import { playingOrder, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
@@ -10,7 +9,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react';
 import { BarStrip, Button, type StripArc, type StripBracket, type StripJump, useKeptChoice } from '@/ui';
 import { useWhere } from '@/features/where';
 import { stripBars, stripBrackets } from './strip';
-import { useKnownAnalysis } from './use-analysis';
+import { useHardBars } from './use-hard-bars';
 
 interface Props {
   readonly piece: Piece;
@@ -63,17 +62,16 @@ export function StripPanel({
   ...rest
 }: Props): ReactNode {
   const where = useWhere();
-  // What the fingering makes hard takes a worker to find; until it is known, what shows at first sight is drawn.
-  const known = useKnownAnalysis(piece, player);
+  const hard = useHardBars(piece, player);
   const bars = useMemo(
     () =>
-      stripBars(score, known ?? analysisOf(score, player).atFirstSight).map((bar, i) => ({
+      stripBars(score, hard).map((bar, i) => ({
         ...bar,
         family: families?.get(i) ?? null,
         difficulty: ratings?.get(i) ?? bar.difficulty,
         ...(paid === undefined ? {} : { paid: paid.has(i) }),
       })),
-    [score, player, known, families, ratings, paid],
+    [score, hard, families, ratings, paid],
   );
   const jumps = useMemo(() => jumpsOf(score), [score]);
   const brackets = useMemo(() => [...stripBrackets(sections), ...proposed], [sections, proposed]);

@@ -1,15 +1,16 @@
-import type { HardBars } from '@/core/analysis';
 import { isBlankBar, type Score } from '@/core/score';
 import type { PlacedSection } from '@/core/sections';
 import type { StripBar, StripBracket } from '@/ui';
+import type { HardPlaces } from '@/workers';
 
-export function stripBars(score: Score, { difficulties, corners }: HardBars): StripBar[] {
-  const hard = new Set(corners.map((d) => d.bar));
+/** The bars of the strip; level where nothing is known yet of how hard they are. */
+export function stripBars(score: Score, found: HardPlaces | null): StripBar[] {
+  const hard = new Set(found?.corners);
   return score.bars.map((bar, i) => ({
     id: bar.id,
     number: bar.name,
     length: bar.length,
-    difficulty: difficulties[i]?.score ?? 0,
+    difficulty: found?.scores[i] ?? 0,
     corner: hard.has(i),
     ...(bar.blankFrom === undefined ? {} : { blank: isBlankBar(bar) ? ('whole' as const) : ('end' as const) }),
     repeatStart: bar.signs.repeatStart,

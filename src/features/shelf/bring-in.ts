@@ -5,7 +5,7 @@ import type { Issue, Result } from '@/core/result';
 import type { Piece } from '@/core/studio';
 import type { Done, StudioAccess } from '@/store';
 import type { PlayerChoice } from '@/core/players';
-import { openBrought, type OpenedFile } from '@/workers';
+import { askReading, engrave, openBrought, type OpenedFile } from '@/workers';
 import { twinOf } from './find-pieces';
 
 /** What was said of a file: whose part it is, and the instrument where it was changed. */
@@ -36,10 +36,28 @@ export interface Asks {
 
 /** What became of a file. */
 export type Brought =
-  | { readonly kind: 'brought'; readonly pieceId: string | null; readonly says: string }
+  | {
+      readonly kind: 'brought';
+      readonly pieceId: string | null;
+      readonly says: string;
+      /** It was asked whose part it is. */
+      readonly asked: boolean;
+    }
   | { readonly kind: 'there'; readonly pieceId: string }
   | { readonly kind: 'left' }
   | { readonly kind: 'failed'; readonly issue: Issue };
+
+/** How the first bars of a file are drawn while the rest is read. */
+const FIRST_LOOK = { width: 760, scale: 50 } as const;
+
+/** The first line of a file that is being read, for its usual part; null where it cannot be told so soon. */
+export async function firstLook(file: File): Promise<string | null> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const document = await askReading((api) => api.firstBars({ kind: 'file', bytes, fileName: file.name }));
+  if (!document.ok || document.value === null) return null;
+  const systems = await engrave(document.value, FIRST_LOOK);
+  return systems.ok ? (systems.value[0] ?? null) : null;
+}
 
 /**
  * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. A piece that
@@ -72,7 +90,12 @@ export async function bringIn(
     ...about?.whose,
   });
   return done.ok
-    ? { kind: 'brought', pieceId: done.value.made ?? null, says: done.value.says ?? '' }
+    ? {
+        kind: 'brought',
+        pieceId: done.value.made ?? null,
+        says: done.value.says ?? '',
+        asked: about !== undefined,
+      }
     : { kind: 'failed', issue: done.issue };
 }
 

@@ -9,6 +9,7 @@ import { Button, EmptyState, MoreMenu, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
 import { BringPagesDialog } from '@/features/pages';
+import { FirstLook } from '@/features/score';
 import { RemovedRows } from '@/features/removed';
 import { ExerciseDialog } from './exercise-dialog';
 import { ANYTHING, choicesOf, findPieces, shelfRows, type ShelfRow, type Sort, type Wanted } from './find-pieces';
@@ -174,7 +175,7 @@ function FileInputs({
 export function ShelfScreen(): ReactNode {
   const input = useRef<HTMLInputElement | null>(null);
   const field = useRef<HTMLInputElement | null>(null);
-  const { takeAll, busy, taken, asking, pages, pagesDone } = useTaking();
+  const { takeAll, busy, look, taken, asking, pages, pagesDone } = useTaking();
   const camera = useRef<HTMLInputElement | null>(null);
   const shelf = useShelf();
   const [over, setOver] = useState(false);
@@ -231,6 +232,11 @@ export function ShelfScreen(): ReactNode {
       <div role="status" aria-live="polite">
         {busy ? <p className="py-2">{busy}</p> : null}
       </div>
+      {look ? (
+        <div className="mb-3 rounded border border-rule bg-sheet px-3 py-1">
+          <FirstLook svg={look} label="First bars of the file" />
+        </div>
+      ) : null}
       <Became taken={taken} />
       <Beginning onBring={() => input.current?.click()} />
       {!shelf.isThere ? null : shelf.rows.length === 0 ? (

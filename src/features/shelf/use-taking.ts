@@ -5,9 +5,10 @@ import type { Piece } from '@/core/studio';
 import { useEveryPiece, useStudio } from '@/store';
 import type { OpenedFile } from '@/workers';
 import { tell, useActs } from '@/features/acts';
+import { keepFirstLook } from '@/features/score';
 import { isPageFile } from '@/features/pages';
 import { useWhere } from '@/features/where';
-import { bringIn, type AboutFile, type AboutTwin, type Asks } from './bring-in';
+import { bringIn, firstLook, type AboutFile, type AboutTwin, type Asks } from './bring-in';
 
 /** A file of which something is asked before it comes in: whose part it is, or what of a piece that is there. */
 export type Asking =
@@ -33,6 +34,29 @@ export interface Taken {
   readonly failed: boolean;
 }
 
+/** The first line of a file, shown as soon as it is drawn until the file is read; what cannot be drawn is not shown. */
+function lookAhead(file: File, show: (svg: string | null) => void) {
+  let isRead = false;
+  const drawn = firstLook(file).catch(() => null);
+  const told = drawn.then((svg) => {
+    if (!isRead) show(svg);
+  });
+  return {
+    end: (): void => {
+      isRead = true;
+    },
+    /** Has it stand for the piece until that is drawn. */
+    keepFor: (pieceId: string | null): void => {
+      told
+        .then(() => drawn)
+        .then(
+          (svg) => pieceId !== null && svg !== null && keepFirstLook(pieceId, svg),
+          () => undefined,
+        );
+    },
+  };
+}
+
 /** Files taken one after the other; what became of each is said, and none that cannot be read stops the others. */
 export function useTaking() {
   const studio = useStudio();
@@ -41,6 +65,7 @@ export function useTaking() {
   const pieces = useEveryPiece() ?? [];
   const [taken, setTaken] = useState<readonly Taken[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
+  const [shownLook, setLook] = useState<string | null>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [pages, setPages] = useState<readonly File[] | null>(null);
   const asks: Asks = {
@@ -68,7 +93,9 @@ export function useTaking() {
     setTaken([]);
     for (const [i, file] of files.entries()) {
       setBusy(files.length === 1 ? `Reading ${file.name}…` : `Reading ${i + 1} of ${files.length}, ${file.name}…`);
+      const look = files.length === 1 ? lookAhead(file, setLook) : null;
       const brought = await bringIn(studio, file, { pieces, asks });
+      look?.end();
       switch (brought.kind) {
         case 'failed':
           became.push({ fileName: file.name, says: brought.issue.message, pieceId: null, failed: true });
@@ -83,6 +110,8 @@ export function useTaking() {
         case 'brought':
           became.push({ fileName: file.name, says: brought.says, pieceId: brought.pieceId, failed: false });
           if (files.length === 1) {
+            // Of a piece of several parts it is that of the usual one, who need not be whose it is.
+            if (!brought.asked) look?.keepFor(brought.pieceId);
             tell(brought.says);
             where.go('prepare', { pieceId: brought.pieceId });
           }
@@ -101,6 +130,7 @@ export function useTaking() {
         if (printed.length > 0) setPages(printed);
       } finally {
         setBusy(null);
+        setLook(null);
       }
     });
   const pagesDone = (pieceId: string | null, says: string): void => {
@@ -109,5 +139,5 @@ export function useTaking() {
     tell(says);
     where.go('read', { pieceId, bars: null });
   };
-  return { takeAll, busy, taken, asking, pages, pagesDone };
+  return { takeAll, busy, look: shownLook, taken, asking, pages, pagesDone };
 }
