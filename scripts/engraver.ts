@@ -11,7 +11,9 @@ import vm from 'node:vm';
 const OUT = 'public';
 const source = readFileSync(createRequire(import.meta.url).resolve('verovio/wasm'), 'utf8');
 const mark = `${OUT}/engraver.sum`;
-const sum = createHash('sha256').update(source).digest('hex');
+/** Changes when what this script writes does. */
+const EDITION = 2;
+const sum = createHash('sha256').update(`${EDITION} ${source}`).digest('hex');
 
 const EMBEDDED = /function findWasmBinary\(\)\{return binaryDecode\(/;
 const CALL_END = ')}function getBinarySync';
@@ -24,7 +26,7 @@ function parts(): { readonly literal: string; readonly script: string } {
     throw new Error('The engraver package is built otherwise than expected; see scripts/engraver.ts.');
   const start = at.index + at[0].length;
   const script =
-    `${source.slice(0, at.index)}function findWasmBinary(){return new URL('engraver.wasm',import.meta.url).href${source.slice(end + 1)}`.replace(
+    `${source.slice(0, at.index)}function findWasmBinary(){return new URL('engraver.wasm'+new URL(import.meta.url).search,import.meta.url).href${source.slice(end + 1)}`.replace(
       INSTANTIATE,
       'return WebAssembly.instantiateStreaming(fetch(binaryFile),imports)',
     );

@@ -8,8 +8,9 @@ let toolkit: VerovioToolkit | null = null;
 
 /**
  * The program lies beside the application as a file of its own, compiled while it comes in (see scripts/engraver.ts).
+ * Its address names its version: browsers keep it, and what they made of it, for good.
  */
-const PROGRAM = '/engraver.mjs';
+const PROGRAM = `/engraver.mjs?v=${process.env.ENGRAVER_VERSION ?? ''}`;
 
 async function readyToolkit(): Promise<VerovioToolkit> {
   if (toolkit === null) {

@@ -10,8 +10,7 @@ import { Button } from '@/ui';
 import { ProblemBoundary, SaveStudioButton, showProblem, tell, useActs } from '@/features/acts';
 import { useTextSize } from '@/features/settings';
 import { TourCard, useTour } from '@/features/tour';
-import { useWhere, type Stage } from '@/features/where';
-import { warmEngraver } from '@/workers';
+import { useWhere } from '@/features/where';
 import { Finder } from '@/features/find';
 import { FromHome } from '@/features/from-home';
 import { useKey } from '@/features/keys';
@@ -160,17 +159,6 @@ function Mark(): ReactNode {
   );
 }
 
-/** Stages without music of their own: the engraver is made ready there once nothing else goes on. */
-const WITHOUT_MUSIC: ReadonlySet<Stage> = new Set(['shelf', 'board', 'files', 'settings', 'about']);
-const CALM_MS = 300;
-
-function useWarmEngraver(stage: Stage): void {
-  useEffect(() => {
-    const timer = setTimeout(warmEngraver, WITHOUT_MUSIC.has(stage) ? CALM_MS : 0);
-    return () => clearTimeout(timer);
-  }, [stage]);
-}
-
 /**
  * Always on screen: who and what as one sentence, the stages in the order of the work, undo and the keys. Two lines on
  * a desk and on a tablet, one on a telephone.
@@ -180,7 +168,6 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
   const [keysOpen, setKeysOpen] = useState(false);
   const { isDemo, leave, look } = useStudios();
   const tour = useTour();
-  useWarmEngraver(where.stage);
   const main = useFocusOnStage(where.stage);
   useTextSize();
   const [finding, setFinding] = useState(false);

@@ -1,12 +1,13 @@
 'use client';
 
-import { Suspense, type ReactNode } from 'react';
+import { Suspense, useEffect, type ReactNode } from 'react';
 import { StudioProvider, useSettings } from '@/store';
 import { InWords } from '@/ui';
 import type { Studio, Zone } from '@/core/studio';
 import { ProblemBoundary } from '@/features/acts';
 import { CannotOpen } from './cannot-open';
 import { Frame } from './frame';
+import { warmEngraver } from '@/workers';
 
 /** Builds the demo bit by bit: the page stays free in between. */
 async function buildDemo(now: Date, zone: Zone): Promise<Studio> {
@@ -44,6 +45,8 @@ export function StudioShell({
   readonly startWithDemo: boolean;
   readonly fixedNow: string | null;
 }): ReactNode {
+  // Its program takes longer to come in than a studio to open: both begin at once.
+  useEffect(warmEngraver, []);
   return (
     <Suspense fallback={waiting}>
       <StudioProvider

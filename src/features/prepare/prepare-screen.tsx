@@ -70,7 +70,7 @@ function HowItBegins({ piece, score, player, played }: PieceContext): ReactNode 
         from={begins}
         to={Math.min(begins + FIRST_BARS, score.bars.length) - 1}
         label={label}
-        scale={48}
+        scale={42}
         player={player}
         view="alone"
         {...(look === undefined ? {} : { meanwhile: <FirstLook svg={look} label={label} /> })}
