@@ -7,7 +7,7 @@ const PART_END = '</part>';
  * A document of the first bars only, cut out of one that goes part by part: the rest is not looked at but for where its
  * parts begin. Null where it goes bar by bar, has no more bars than that, or does not say where its bars end.
  *
- * @example firstBarsOf(xml, 3)?.match(/<measure/g)?.length // → 3, of one part
+ * @example firstBarsOf('X:1', 3) // → null
  */
 export function firstBarsOf(text: string, bars: number): string | null {
   PART.lastIndex = 0;

@@ -105,7 +105,7 @@ export interface FirstBars {
  * The first bars of a MusicXML file, without reading what follows; null for other files, and where it cannot be told
  * where a bar ends.
  *
- * @example readFirstBars(bytes, 'long.musicxml', 3).read.score.bars.length // → 3
+ * @example readFirstBars(new TextEncoder().encode('%PDF-1.7'), 'page.xml', 3) // → null
  */
 export function readFirstBars(bytes: Uint8Array, file: string, bars: number): FirstBars | null {
   const unpacked = unpack(bytes, file);

@@ -42,7 +42,7 @@ function countsOf(lists: readonly (readonly number[])[]): Int32Array {
  * only classes with a note in common are compared (and bars of one note with those of the same rhythm). By class
  * number.
  *
- * @example alikeClasses(barLines(score).all.bars)[0] // → [{ exact: 1, similarity: 0.93 }]
+ * @example alikeClasses(barLines(score).all.bars)[0] // → []
  */
 export function alikeClasses(bars: readonly BarContent[]): readonly (readonly AlikeClass[])[] {
   const classes = oneOfEach(bars);

@@ -7,7 +7,7 @@ import type { Difference, Repeat } from './repeat';
  * The notes that differ between the two places of a repeat, bar by bar; bars that are the very same are left out. Found
  * when it is to be shown: a piece has many repeats of which few are looked at.
  *
- * @example differencesOf(score, findSameness(score).repeats[0]) // → [], of an exact repeat
+ * @example differencesOf(score, { part: null, staff: null, a: [0, 0], b: [0, 0] }) // → []
  */
 export function differencesOf(score: Score, repeat: Pick<Repeat, 'part' | 'staff' | 'a' | 'b'>): readonly Difference[] {
   const length = repeat.a[1] - repeat.a[0] + 1;
