@@ -16,7 +16,7 @@ import { measured, summaryOf } from '../tests/truth/summary';
 import { shareOfAgreement } from './old-editions';
 import { measureBoard } from './board';
 import { measureGrowth } from './growth';
-import { report } from './report';
+import { report, type Report } from './report';
 import { measureRoutes } from './routes';
 import { measureClickToFinger } from './browser';
 import { measureMusicAtOnce } from './music-at-once';
@@ -72,15 +72,15 @@ function best(runs: number, work: () => void): number {
 const seconds = (runs: number, args: readonly string[]): number =>
   best(runs, () => void spawnSync('npm', ['run', '-s', ...args], { encoding: 'utf8' })) / 1000;
 
-async function main(): Promise<void> {
-  const kept = report();
-  const { say, figure } = kept;
+const read = (text: string) => {
+  const result = readScore(text, 'bench.xml');
+  if (!result.ok) throw new Error(result.issue.message);
+  return result.value;
+};
+
+/** Reading, cutting and the parts of the analysis, beside what another program takes to load the same file. */
+async function measureCore({ say }: Report): Promise<void> {
   const file = bigFile(400);
-  const read = (text: string) => {
-    const result = readScore(text, 'bench.xml');
-    if (!result.ok) throw new Error(result.issue.message);
-    return result.value;
-  };
   const big = read(file);
   say('file', `${(file.length / 1e6).toFixed(2)} MB, ${big.score.bars.length} bars, ${big.score.notes.length} notes`);
   const ours = best(4, () => void read(file));
@@ -132,7 +132,10 @@ async function main(): Promise<void> {
   const built = best(2, () => build(big.score));
   say('sections, sameness, families, pay-off, corners of 400 bars', `${built.toFixed(0)} ms`);
   say('ratio to that load (wanted: under 1)', (built / theirs).toFixed(3));
-  measureGrowth(kept);
+}
+
+/** The command line: what it takes above npm's own start. */
+function measureCommandLine({ figure }: Report): void {
   // What npm needs for nothing is its own.
   const call = ['oak', '--', 'read', 'tests/pieces/ode.abc'];
   figure(
@@ -141,6 +144,9 @@ async function main(): Promise<void> {
     's',
     0.4,
   );
+}
+
+function measureFingers({ say }: Report): void {
   const fingers = (bars: number): number => {
     const { score } = read(bigFile(bars));
     return best(2, () => void fingerScore(score, { instrument: 'piano' }));
@@ -156,9 +162,14 @@ async function main(): Promise<void> {
     'fingers that agree with old editions',
     `${agreement.agree} of ${agreement.all} = ${(agreement.agree / agreement.all).toFixed(2)} (${agreement.by})`,
   );
+}
+
+async function measureJudgement({ say }: Report): Promise<void> {
   for (const set of ['training', 'held-out'] as const) say(`judgement, ${set}`, summaryOf(await measured(set)));
-  await measurePages(say);
-  const drop = await measureMusicAtOnce(file);
+}
+
+async function measureMusic({ say, figure }: Report): Promise<void> {
+  const drop = await measureMusicAtOnce(bigFile(400));
   if (drop) {
     say(
       'from a drop of 400 bars to its first system, settled / cold',
@@ -169,7 +180,14 @@ async function main(): Promise<void> {
     figure('drop to first system, cold profile, to that', drop.cold / drop.others, 'times', 0.5);
     figure('longest task of the page meanwhile', drop.longTasks[0] ?? 0, 'ms', 50);
   }
-  await measureRoutes(kept);
+  const click = await measureClickToFinger();
+  say(
+    'from the key to the visible finger, median of 10',
+    click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`,
+  );
+}
+
+async function measureStudio({ say }: Report): Promise<void> {
   const board = await measureBoard();
   if (board) {
     say(
@@ -180,12 +198,23 @@ async function main(): Promise<void> {
     say('first opening, with all records folded once', `${(board.upgrade / 1000).toFixed(1)} s`);
     say('from the key to the cell of the board, median of 10', `${board.cell.toFixed(0)} ms`);
   }
-  const click = await measureClickToFinger();
-  say(
-    'from the key to the visible finger, median of 10',
-    click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`,
-  );
-  kept.end(new Date().toISOString());
 }
 
-await main();
+/** What is measured, by the word that asks for it alone: `npm run bench -- growth music`. */
+const PARTS: Readonly<Record<string, (kept: Report) => void | Promise<void>>> = {
+  core: measureCore,
+  growth: measureGrowth,
+  cli: measureCommandLine,
+  fingers: measureFingers,
+  judgement: measureJudgement,
+  pages: ({ say }) => measurePages(say),
+  music: measureMusic,
+  routes: measureRoutes,
+  studio: measureStudio,
+};
+
+const asked = process.argv.slice(2);
+const kept = report();
+for (const [part, measure] of Object.entries(PARTS))
+  if (asked.length === 0 || asked.includes(part)) await measure(kept);
+kept.end(new Date().toISOString());

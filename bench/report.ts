@@ -64,7 +64,9 @@ export function report(): Report {
       }
       const missed = figures.filter((f) => f.atMost !== null && f.value > f.atMost);
       say('goals missed', missed.length === 0 ? 'none' : missed.map((f) => f.name).join('; '));
-      writeFileSync(FILE, `${JSON.stringify({ machine: machine(), measured, figures }, null, 2)}\n`);
+      // Of what was not measured this time the last figures stay.
+      const all = [...new Map([...last, ...figures.map((f) => [f.name, f] as const)]).values()];
+      writeFileSync(FILE, `${JSON.stringify({ machine: machine(), measured, figures: all }, null, 2)}\n`);
     },
   };
 }
