@@ -24,7 +24,8 @@ function read(kind: LongPiece, bars: number): Score {
   return result.value.score;
 }
 
-type Answer = 'sameness' | 'sections' | 'families' | 'pay-off' | 'difficulty' | 'harmony' | 'way';
+const ANSWERS = ['sameness', 'sections', 'families', 'pay-off', 'difficulty', 'harmony', 'way'] as const;
+type Answer = (typeof ANSWERS)[number];
 
 /** Milliseconds of each answer on a piece that nothing is known of yet. */
 function timesOf(score: Score): Readonly<Record<Answer, number>> {
@@ -48,24 +49,37 @@ function timesOf(score: Score): Readonly<Record<Answer, number>> {
   return times as Readonly<Record<Answer, number>>;
 }
 
-/** The least of some runs, each on a score of its own: nothing is remembered from one to the next. */
-function leastTimes(kind: LongPiece, bars: number, runs: number): Readonly<Record<Answer, number>> {
-  const score = read(kind, bars);
-  const all = Array.from({ length: runs }, () => timesOf({ ...score, notes: [...score.notes] }));
-  const [first = timesOf(score)] = all;
+/** Runs of the long piece, each between two of the short one: what else the machine does falls on both. */
+const ROUNDS = 3;
+
+/** How often the short piece's time the long one takes, each answer by itself: the least times of all rounds. */
+function growthOf(kind: LongPiece): Readonly<Record<string, number>> {
+  const [short, long] = [read(kind, SHORT), read(kind, LONG)];
+  // A score of its own each time: nothing is remembered from one run to the next.
+  const times = (score: Score): Readonly<Record<Answer, number>> => timesOf({ ...score, notes: [...score.notes] });
+  times(short);
+  const rounds = Array.from({ length: ROUNDS }, () => ({ short: [times(short), times(short)], long: times(long) }));
+  const least = (answer: Answer, of: readonly Readonly<Record<Answer, number>>[]): number =>
+    Math.min(...of.map((t) => t[answer]));
   return Object.fromEntries(
-    (Object.keys(first) as Answer[]).map((answer) => [answer, Math.min(...all.map((t) => t[answer]))]),
-  ) as Readonly<Record<Answer, number>>;
+    ANSWERS.map((answer) => [
+      answer,
+      least(
+        answer,
+        rounds.map((r) => r.long),
+      ) /
+        least(
+          answer,
+          rounds.flatMap((r) => r.short),
+        ),
+    ]),
+  );
 }
 
 export function measureGrowth({ figure }: Report): void {
   for (const kind of Object.keys(LONG_PIECES) as LongPiece[]) {
-    // Once for nothing: a program is slow before it is warm.
-    leastTimes(kind, SHORT, 1);
-    const short = leastTimes(kind, SHORT, 3);
-    const long = leastTimes(kind, LONG, 2);
-    for (const answer of Object.keys(short) as Answer[])
-      figure(`${answer} of ${LONG} bars to ${SHORT}, ${kind}`, long[answer] / short[answer], 'times', MOST_GROWTH);
+    for (const [answer, times] of Object.entries(growthOf(kind)))
+      figure(`${answer} of ${LONG} bars to ${SHORT}, ${kind}`, times, 'times', MOST_GROWTH);
   }
   // In a process of its own, for its memory.
   const longest = spawnSync('node_modules/.bin/tsx', ['bench/longest.ts', 'themes', String(LONGEST)], {
