@@ -4,7 +4,7 @@ import { lineOf, type FileLine, type FileTask } from './one-file';
 
 /** Fewer files than these are answered before other threads have started. */
 const WORTH_THREADS = 8;
-/** Threads together stay below a gibibyte. */
+/** More threads than these would take more memory than they save time. */
 const MOST_THREADS = 4;
 
 /** Answers each task in a thread of its own kind; what is answered is told in the order of the tasks. */
@@ -32,7 +32,7 @@ function inThreads(tasks: readonly FileTask[], threads: number, tell: (line: Fil
         if (at !== null) lines[at] = line;
         for (let ready = lines[told]; ready; told += 1, ready = lines[told]) {
           tell(ready);
-          lines[told] = { line: '', issue: null };
+          lines[told] = undefined;
         }
         at = give(worker);
         if (told < tasks.length) return;

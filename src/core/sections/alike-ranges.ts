@@ -1,6 +1,6 @@
 import type { BarContent } from '../sameness';
 import { lastWhere } from '../score';
-import { isVaried, likeness, LIKENESS, SAME_FROM, type Lines, type Range } from './likeness';
+import { isVaried, likeness, LIKENESS, openingOf, SAME_FROM, type Lines, type Range } from './likeness';
 
 /** Which ranges of a piece are alike, found without comparing each with each. */
 export interface AlikeRanges {
@@ -41,9 +41,6 @@ function sameContents({ all, tune }: Lines, ranges: readonly Range[]): readonly 
  */
 const MOST_HELD = 200;
 const MOST_LIKELY = 100;
-
-/** Of how many bars an opening is; a return is known by how it begins. */
-const openingOf = (bars: number): number => Math.max(1, Math.floor(bars / LIKENESS.openingOf));
 
 /** Places of a range and what is there: notes, and shapes of bars that may come elsewhere. */
 interface Trait {
@@ -124,7 +121,7 @@ function sharing(lines: Lines, ranges: readonly Range[]): readonly (readonly num
       const theirs = lengths[other] ?? 0;
       const shortest = Math.min(theirs, mine);
       const tuneShare = Math.min(1, ((tuneOf[other] ?? 0) + tuneOfAll) / soundingIn(shortest));
-      const whole = all === tune ? tuneShare : LIKENESS.tune * tuneShare + (1 - LIKENESS.tune);
+      const whole = all === tune ? tuneShare : LIKENESS.tune * tuneShare + LIKENESS.all;
       const begins = Math.min(1, ((openingWith[other] ?? 0) + openingOfAll) / soundingIn(openingOf(shortest)));
       const share = (1 - LIKENESS.opening) * whole + LIKENESS.opening * begins;
       const moved = (movedBars[other] ?? 0) / Math.max(theirs, mine);

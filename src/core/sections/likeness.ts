@@ -21,8 +21,9 @@ export interface Lines {
 
 /** What counts for how much in the likeness of two ranges. Ours, set on the training pieces. */
 export const LIKENESS = {
-  /** Of the whole, the tune; the rest is all that sounds. */
+  /** Of the whole, the tune and all that sounds. */
   tune: 0.7,
+  all: 0.3,
   /** How the ranges begin: other opening bars make other material, however alike the rest. */
   opening: 0.35,
   /** One bar in so many is the opening. */
@@ -30,6 +31,9 @@ export const LIKENESS = {
   /** Copies moved as a whole are those of which more than this has moved alike. */
   movedFrom: 0.6,
 } as const;
+
+/** Of how many bars an opening is; a return is known by how it begins. */
+export const openingOf = (bars: number): number => Math.max(1, Math.floor(bars / LIKENESS.openingOf));
 
 /** Rhythm alone is no sameness of form: what it gives is taken off. */
 const strict = (x: BarContent, y: BarContent): number => Math.max(0, (barSimilarity(x, y) - 0.45) / 0.55);
@@ -172,8 +176,8 @@ function commonMove(tune: Line, a: Range, b: Range): { readonly steps: number; r
 export function likeness(lines: Lines, a: Range, b: Range): Likeness {
   const { all, tune } = lines;
   const tuneShare = over(a, b, compared(tune, strict));
-  const whole = all === tune ? tuneShare : LIKENESS.tune * tuneShare + 0.3 * over(a, b, compared(all, strict));
-  const opening = Math.max(1, Math.floor((Math.min(a[1] - a[0], b[1] - b[0]) + 1) / LIKENESS.openingOf));
+  const whole = all === tune ? tuneShare : LIKENESS.tune * tuneShare + LIKENESS.all * over(a, b, compared(all, strict));
+  const opening = openingOf(Math.min(a[1] - a[0], b[1] - b[0]) + 1);
   const begins = over([a[0], a[0] + opening - 1], [b[0], b[0] + opening - 1], compared(tune, strict));
   const share = (1 - LIKENESS.opening) * whole + LIKENESS.opening * begins;
   const move = commonMove(tune, a, b);

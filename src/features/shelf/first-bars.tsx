@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import type { PlayerChoice } from '@/core/players';
 import { askReading, engrave, type OpenedFile } from '@/workers';
+import { FirstLook } from '@/features/score';
 
 /** Bars shown of a part, from where it begins to play. */
 const FIRST_BARS = 3;
@@ -36,13 +37,9 @@ export function FirstBars({
       current = false;
     };
   }, [text, fileName, key, firstBar, parts]);
-  // The engraver's own output, from a document written here.
   return (
-    <div
-      className="engraved min-h-14 overflow-x-auto"
-      role="img"
-      aria-label={`First bars of ${choice.name}`}
-      dangerouslySetInnerHTML={{ __html: drawn?.key === key ? drawn.svg : '' }}
-    />
+    <div className="min-h-14">
+      <FirstLook svg={drawn?.key === key ? drawn.svg : ''} label={`First bars of ${choice.name}`} />
+    </div>
   );
 }
