@@ -1,29 +1,24 @@
 /** What came with one file, put in as one step and taken back as one. */
 import {
-  asStored,
   changedFields,
-  keptRows,
-  mergeKept,
-  mergeRecords,
-  removalId,
+  recordsByPlace,
   ROW_TABLES,
   sameContent,
   withFields,
+  type ComingRecords,
   type Conflict,
   type MergeableRow,
-  type Removal,
+  type RecordPlace,
   type RowTable,
-  type SetAside,
   type Studio,
   type StudioEvent,
 } from '@/core/studio';
-import type { Arrival, KeptState, StudioDatabase } from './database';
-import { refold, refoldAll } from './standings';
-
-/** More records than these are folded all at once. */
-const MANY_RECORDS = 100;
-/** Ids in one arrival. */
-const IDS_AT_A_TIME = 5000;
+import type { Arrival, ArrivedRow, KeptState, StudioDatabase } from './database';
+import { recordsById } from './find-records';
+import { mergeRecordsIn } from './merge-records-in';
+import { mergeRowsIn, statesOf, storeKept } from './merge-rows-in';
+import { dropVolumes, putVolumes, replaceRecord, takeOutRecords } from './volumes';
+import { foldWorks, worksOf } from './works';
 
 /** What bringing a studio in came to. */
 export interface Merged {
@@ -31,85 +26,9 @@ export interface Merged {
   readonly newRecords: number;
 }
 
-const inParts = <T>(list: readonly T[]): T[][] =>
-  Array.from({ length: Math.ceil(list.length / IDS_AT_A_TIME) }, (_, i) =>
-    list.slice(i * IDS_AT_A_TIME, (i + 1) * IDS_AT_A_TIME),
-  );
-
-async function storeKept(db: StudioDatabase, table: RowTable, id: string, { row, removal }: KeptState): Promise<void> {
-  if (row) await db.table(table).put(row);
-  else await db.table(table).delete(id);
-  if (removal) await db.removed.put(removal);
-  else await db.removed.delete(removalId(table, id));
-}
-
-/** Rows of one table merged with those that are here; what changed is an arrival each. */
-async function mergeTable(
-  db: StudioDatabase,
-  table: RowTable,
-  studio: Studio,
-  batch: number,
-  conflicts: Conflict[],
-): Promise<void> {
-  const coming = keptRows(table, studio[table], studio.removed);
-  const ids = [...coming.keys()];
-  if (ids.length === 0) return;
-  const rows = (await db.table(table).bulkGet(ids)) as (MergeableRow | undefined)[];
-  const removals = await db.removed.bulkGet(ids.map((id) => removalId(table, id)));
-  const here = keptRows(
-    table,
-    rows.flatMap((r) => r ?? []),
-    removals.flatMap((r) => r ?? []),
-  );
-  const arrivals: Arrival[] = [];
-  for (const [i, id] of ids.entries()) {
-    const there = coming.get(id);
-    if (!there) continue;
-    const mine = here.get(id);
-    const merged = mine ? mergeKept(table, mine, there) : { kept: there, conflicts: [] };
-    conflicts.push(...merged.conflicts);
-    const before: KeptState = { row: rows[i] ?? null, removal: removals[i] ?? null };
-    const after: KeptState = asStored(table, merged.kept);
-    if (JSON.stringify(before) === JSON.stringify(after)) continue;
-    await storeKept(db, table, id, after);
-    arrivals.push({ batch, kind: 'row', table, key: id, before, after });
-  }
-  await db.arrivals.bulkAdd(arrivals);
-}
-
-/** Records joined with those that are here. */
-async function mergeEvents(
-  db: StudioDatabase,
-  coming: readonly StudioEvent[],
-  batch: number,
-  conflicts: Conflict[],
-): Promise<StudioEvent[]> {
-  const fresh: StudioEvent[] = [];
-  const aside: SetAside[] = [];
-  for (const part of inParts(coming)) {
-    const here = await db.events.bulkGet(part.map((e) => e.id));
-    for (const [i, event] of part.entries()) {
-      const mine = here[i];
-      if (!mine) {
-        fresh.push(event);
-        continue;
-      }
-      const merged = mergeRecords(mine, event);
-      if (!merged.aside) continue;
-      conflicts.push({ kind: 'record', id: event.id });
-      aside.push(merged.aside);
-      if (merged.stands === mine) continue;
-      await db.events.put(merged.stands);
-      await db.arrivals.add({ batch, kind: 'replaced', before: mine, after: merged.stands });
-    }
-  }
-  await db.aside.bulkPut(aside);
-  for (const part of inParts(fresh)) {
-    await db.events.bulkPut(part);
-    await db.arrivals.add({ batch, kind: 'records', ids: part.map((e) => e.id) });
-  }
-  return fresh;
-}
+/** How far it is, 0 to 1, and what is being done. */
+export type Told = (share: number, doing: 'storing' | 'counting') => void;
+const toNobody: Told = () => undefined;
 
 async function nextBatch(db: StudioDatabase): Promise<number> {
   const last = await db.arrivals.orderBy('batch').last();
@@ -117,22 +36,23 @@ async function nextBatch(db: StudioDatabase): Promise<number> {
 }
 
 /**
- * Puts a studio in, inside a transaction; nothing that is there goes away. Gives the number under which it can be taken
- * back.
+ * Puts a studio in, inside a transaction; nothing that is there goes away. Its records are those of `records`, where
+ * they are given by themselves. Gives the number under which it can be taken back.
  */
 export async function putBatch(
   db: StudioDatabase,
   studio: Studio,
+  records: ComingRecords = recordsByPlace(studio.events),
+  told: Told = toNobody,
 ): Promise<{ readonly batch: number; readonly merged: Merged }> {
   const batch = await nextBatch(db);
   const conflicts: Conflict[] = [];
-  for (const table of ROW_TABLES) await mergeTable(db, table, studio, batch, conflicts);
-  const fresh = await mergeEvents(db, studio.events, batch, conflicts);
+  for (const table of ROW_TABLES) await mergeRowsIn(db, table, studio, batch, conflicts);
+  const { fresh, works } = await mergeRecordsIn(db, records, batch, conflicts, (share) => told(share, 'storing'));
   await db.aside.bulkPut([...studio.aside]);
   await db.damaged.bulkPut([...studio.damaged]);
-  if (fresh.length > MANY_RECORDS || conflicts.some((c) => c.kind === 'record')) await refoldAll(db);
-  else await refold(db, fresh);
-  return { batch, merged: { conflicts, newRecords: fresh.length } };
+  await foldWorks(db, works, (share) => told(share, 'counting'));
+  return { batch, merged: { conflicts, newRecords: fresh } };
 }
 
 /**
@@ -155,65 +75,135 @@ function asBefore(current: KeptState, from: KeptState, to: KeptState): KeptState
   return { row: { ...withFields(now, values), touched }, removal: to.removal };
 }
 
-async function stateOf(db: StudioDatabase, table: RowTable, id: string): Promise<KeptState> {
-  const removal: Removal | null = (await db.removed.get(removalId(table, id))) ?? null;
-  return { row: ((await db.table(table).get(id)) as object | undefined) ?? null, removal };
-}
-
 const arrivalsOf = async (db: StudioDatabase, batch: number): Promise<Arrival[]> =>
   db.arrivals.where('batch').equals(batch).toArray();
 
-/** One row as it stands on the other side of a batch, with what was written beside it since. */
-async function turnRow(
+/** Rows as they stood before they came, with what was written beside that since; new ones are kept in the arrival. */
+async function takeBackRows(
   db: StudioDatabase,
-  { table, key }: Extract<Arrival, { kind: 'row' }>,
-  from: KeptState,
-  to: KeptState,
-): Promise<void> {
-  await storeKept(db, table, key, asBefore(await stateOf(db, table, key), from, to));
+  table: RowTable,
+  rows: readonly ArrivedRow[],
+): Promise<readonly ArrivedRow[]> {
+  const keys = rows.map((r) => r.key);
+  const current = await statesOf(db, table, keys);
+  const kept = rows.map((r, i) => ({ ...r, after: r.after ?? current[i] ?? null }));
+  await storeKept(
+    db,
+    table,
+    kept.map(({ key, before, after }, i) => ({
+      key,
+      ...asBefore(current[i] ?? before, after ?? before, before),
+    })),
+  );
+  return kept;
+}
+
+/** The same rows as they came. */
+async function bringBackRows(db: StudioDatabase, table: RowTable, rows: readonly ArrivedRow[]): Promise<void> {
+  const current = await statesOf(
+    db,
+    table,
+    rows.map((r) => r.key),
+  );
+  await storeKept(
+    db,
+    table,
+    rows.map(({ key, before, after }, i) => ({
+      key,
+      ...asBefore(current[i] ?? before, before, after ?? before),
+    })),
+  );
+}
+
+/** Works that are to be folded anew when records went or came. */
+class Touched {
+  private readonly works = new Map<string, RecordPlace>();
+  constructor(private readonly db: StudioDatabase) {}
+
+  /** While the records are there. */
+  async by(records: readonly StudioEvent[]): Promise<void> {
+    for (const work of await worksOf(this.db, records)) this.works.set(`${work.studentId} ${work.pieceId}`, work);
+  }
+
+  async foldAnew(told: Told): Promise<void> {
+    await foldWorks(this.db, [...this.works.values()], (share) => told(share, 'counting'));
+  }
 }
 
 /**
  * Takes back what came with a file: rows are as they were, its records are kept beside until it is brought back or
  * forgotten.
  */
-export async function takeBackBatch(db: StudioDatabase, batch: number): Promise<void> {
-  for (const arrival of (await arrivalsOf(db, batch)).reverse()) {
+export async function takeBackBatch(db: StudioDatabase, batch: number, told: Told = toNobody): Promise<void> {
+  const touched = new Touched(db);
+  const arrivals = (await arrivalsOf(db, batch)).reverse();
+  for (const [i, arrival] of arrivals.entries()) {
     switch (arrival.kind) {
       case 'row':
-        await turnRow(db, arrival, arrival.after, arrival.before);
+        await takeBackRows(db, arrival.table, [arrival]);
+        break;
+      case 'rows':
+        await db.arrivals.put({ ...arrival, rows: await takeBackRows(db, arrival.table, arrival.rows) });
         break;
       case 'replaced':
-        await db.events.put(arrival.before);
+        await touched.by([arrival.after]);
+        await replaceRecord(db, arrival.before);
+        await touched.by([arrival.before]);
         break;
+      case 'volume': {
+        const volume = await db.volumes.get(arrival.volumeId);
+        if (!volume) break;
+        await touched.by(volume.records);
+        await dropVolumes(db, [volume.id]);
+        await db.arrivals.put({ ...arrival, volume });
+        break;
+      }
       case 'records': {
-        const events = (await db.events.bulkGet([...arrival.ids])).flatMap((e) => e ?? []);
-        await db.events.bulkDelete([...arrival.ids]);
+        await touched.by(await recordsById(db, arrival.ids));
+        const events = await takeOutRecords(db, arrival.ids);
         await db.arrivals.put({ ...arrival, events });
         break;
       }
     }
+    told((i + 1) / arrivals.length, 'storing');
   }
-  await refoldAll(db);
+  await touched.foldAnew(told);
 }
 
 /** Brings back what came with a file and was taken back. */
-export async function bringBackBatch(db: StudioDatabase, batch: number): Promise<void> {
-  for (const arrival of await arrivalsOf(db, batch)) {
+export async function bringBackBatch(db: StudioDatabase, batch: number, told: Told = toNobody): Promise<void> {
+  const touched = new Touched(db);
+  const arrivals = await arrivalsOf(db, batch);
+  for (const [i, arrival] of arrivals.entries()) {
     switch (arrival.kind) {
       case 'row':
-        await turnRow(db, arrival, arrival.before, arrival.after);
+        await bringBackRows(db, arrival.table, [arrival]);
+        break;
+      case 'rows':
+        await bringBackRows(db, arrival.table, arrival.rows);
         break;
       case 'replaced':
-        await db.events.put(arrival.after);
+        await touched.by([arrival.before]);
+        await replaceRecord(db, arrival.after);
+        await touched.by([arrival.after]);
         break;
+      case 'volume': {
+        const { volume, ...rest } = arrival;
+        if (!volume) break;
+        await putVolumes(db, [volume]);
+        await touched.by(volume.records);
+        await db.arrivals.put(rest);
+        break;
+      }
       case 'records': {
         const { events = [], ...rest } = arrival;
         await db.events.bulkPut([...events]);
+        await touched.by(events);
         await db.arrivals.put(rest);
         break;
       }
     }
+    told((i + 1) / arrivals.length, 'storing');
   }
-  await refoldAll(db);
+  await touched.foldAnew(told);
 }

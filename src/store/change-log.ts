@@ -1,12 +1,13 @@
 /**
  * What was changed, so that it can be taken back and done again: each a new change of just the fields that differ, now.
  */
-import { changedFields, stampAfter, withFields, type RowTable, type StudioEvent } from '@/core/studio';
-import { takeBackBatch, bringBackBatch } from './batches';
+import { aboutRecord, changedFields, stampAfter, withFields, type RowTable, type StudioEvent } from '@/core/studio';
+import { takeBackBatch, bringBackBatch, type Told } from './batches';
 import { writeRows, type RowWish } from './write-rows';
 import { COMMAND_TABLES } from './tables';
 import type { Change, ChangeEntry, StudioDatabase } from './database';
-import { refold } from './standings';
+import { wordsAbout } from './find-records';
+import { refold } from './works';
 
 /** How many changes can be taken back; older ones are forgotten, the data stay. */
 export const UNDO_DEPTH = 500;
@@ -50,12 +51,12 @@ async function wishOf(db: StudioDatabase, entry: RowEntry, way: Way): Promise<Ro
 /** A word that takes a record back or lets it stand again, later than every word about it before. */
 async function wordOn(
   db: StudioDatabase,
-  target: string,
+  record: StudioEvent,
   way: Way,
   now: string,
   newId: () => string,
 ): Promise<StudioEvent> {
-  const before = await db.events.where('target').equals(target).toArray();
+  const before = (await wordsAbout(db, [record])).filter((w) => aboutRecord(w) === record.id);
   return {
     id: newId(),
     at: stampAfter(
@@ -63,18 +64,34 @@ async function wordOn(
       before.map((w) => w.at),
     ),
     kind: way === 'undo' ? 'retract' : 'restore',
-    target,
+    target: record.id,
   };
 }
 
-async function step(db: StudioDatabase, way: Way, now: string, newId: () => string): Promise<string | null> {
+/** The change that the next step of a way is about. */
+async function nextChange(db: StudioDatabase, way: Way): Promise<Change | undefined> {
+  // Among equal `undone` the index is in order of `seq`.
+  const candidates = db.changes.where('undone').equals(way === 'undo' ? 0 : 1);
+  return way === 'undo' ? candidates.last() : candidates.first();
+}
+
+/** Whether the next step is about all that came with a file: more than a page should do by itself. */
+export async function isStepLarge(db: StudioDatabase, way: Way): Promise<boolean> {
+  return (await nextChange(db, way))?.entries.some((e) => e.kind === 'batch') ?? false;
+}
+
+async function step(
+  db: StudioDatabase,
+  way: Way,
+  now: string,
+  newId: () => string,
+  told?: Told,
+): Promise<string | null> {
   return db.transaction(
     'rw',
     [...COMMAND_TABLES, 'aside', 'damaged'].map((t) => db.table(t)),
     async () => {
-      // Among equal `undone` the index is in order of `seq`.
-      const candidates = db.changes.where('undone').equals(way === 'undo' ? 0 : 1);
-      const change: Change | undefined = way === 'undo' ? await candidates.last() : await candidates.first();
+      const change = await nextChange(db, way);
       if (!change?.seq) return null;
       const entries = way === 'undo' ? [...change.entries].reverse() : change.entries;
       const wishes: RowWish[] = [];
@@ -87,10 +104,10 @@ async function step(db: StudioDatabase, way: Way, now: string, newId: () => stri
             break;
           }
           case 'event':
-            words.push(await wordOn(db, entry.event.id, way, now, newId));
+            words.push(await wordOn(db, entry.event, way, now, newId));
             break;
           case 'batch':
-            await (way === 'undo' ? takeBackBatch : bringBackBatch)(db, entry.batch);
+            await (way === 'undo' ? takeBackBatch : bringBackBatch)(db, entry.batch, told);
             break;
         }
       }
@@ -107,9 +124,9 @@ async function step(db: StudioDatabase, way: Way, now: string, newId: () => stri
  * Takes back the latest change, across reloads; records are retracted by an event, never removed. Returns its label, or
  * null.
  */
-export const undoChange = (db: StudioDatabase, now: string, newId: () => string): Promise<string | null> =>
-  step(db, 'undo', now, newId);
+export const undoChange = (db: StudioDatabase, now: string, newId: () => string, told?: Told): Promise<string | null> =>
+  step(db, 'undo', now, newId, told);
 
 /** Brings back what was taken back last. */
-export const redoChange = (db: StudioDatabase, now: string, newId: () => string): Promise<string | null> =>
-  step(db, 'redo', now, newId);
+export const redoChange = (db: StudioDatabase, now: string, newId: () => string, told?: Told): Promise<string | null> =>
+  step(db, 'redo', now, newId, told);

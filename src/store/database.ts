@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie';
-import type { FoldedStanding } from '@/core/mastery';
+import type { FoldedStanding, Glance } from '@/core/mastery';
 import type {
   Damaged,
   Ladder,
@@ -20,6 +20,8 @@ import type {
 } from '@/core/studio';
 import { upgradeDatabase } from './upgrade-database';
 import { indexesNow } from './tables';
+import type { Contents, Volume } from './volumes';
+import type { Work } from './works';
 
 /**
  * One step of a change: a row as it was and as it became, a record that was added, or a batch that came with a file.
@@ -53,6 +55,10 @@ export type Arrival = {
 } & (
   | { readonly kind: 'records'; readonly ids: readonly string[]; readonly events?: readonly StudioEvent[] }
   | { readonly kind: 'replaced'; readonly before: StudioEvent; readonly after: StudioEvent }
+  /** Records that came bound; the volume is kept here while the file is taken back. */
+  | { readonly kind: 'volume'; readonly volumeId: string; readonly volume?: Volume }
+  | { readonly kind: 'rows'; readonly table: RowTable; readonly rows: readonly ArrivedRow[] }
+  /** As former versions kept them, one by one. */
   | {
       readonly kind: 'row';
       readonly table: RowTable;
@@ -61,6 +67,14 @@ export type Arrival = {
       readonly after: KeptState;
     }
 );
+
+/** A row that came with a file. */
+export interface ArrivedRow {
+  readonly key: string;
+  readonly before: KeptState;
+  /** Null for one that is new here, until it is taken back. */
+  readonly after: KeptState | null;
+}
 
 /** A row and its removal as the tables hold them. */
 export interface KeptState {
@@ -88,7 +102,7 @@ export interface CachedEngraving {
 }
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 8;
+export const DATABASE_VERSION = 9;
 
 /** The only door to IndexedDB. One database a studio, so that the demo and the teacher's own data never meet. */
 export class StudioDatabase extends Dexie {
@@ -99,14 +113,20 @@ export class StudioDatabase extends Dexie {
   declare ways: Table<StoredWay, string>;
   declare templates: Table<Template, string>;
   declare students: Table<Student, string>;
+  /** Records that are loose; the others are in volumes. */
   declare events: Table<StudioEvent, string>;
+  declare volumes: Table<Volume, string>;
+  declare contents: Table<Contents, string>;
   declare pages: Table<Page, string>;
   declare layouts: Table<Layout, string>;
   declare settings: Table<Settings, string>;
   declare removed: Table<Removal, string>;
   declare aside: Table<SetAside, string>;
   declare damaged: Table<Damaged, string>;
-  /** Folded records, one row a student and section: a snapshot that every change of the records keeps up to date. */
+  /** Folded records, one row a student and piece: a snapshot that every change of the records keeps up to date. */
+  declare works: Table<Work, string>;
+  declare glances: Table<Glance, string>;
+  /** What records came to in former versions, a row each, until they are put together by works. */
   declare standings: Table<FoldedStanding, string>;
   declare changes: Table<Change, number>;
   declare arrivals: Table<Arrival, number>;
@@ -116,7 +136,8 @@ export class StudioDatabase extends Dexie {
 
   /** `zone` is where the studio is, for days of studios that were kept without one. */
   constructor(name: string, zone = 'UTC') {
-    super(name);
+    // Rows of a query are shared by all who ask, and frozen: copying them for each takes longer than reading them.
+    super(name, { cache: 'immutable' });
     this.version(1).stores({
       pieces: 'id, title, updatedAt',
       sections: 'id, pieceId, updatedAt',
@@ -151,7 +172,8 @@ export class StudioDatabase extends Dexie {
       })
       .upgrade((tx) => upgradeDatabase(tx, zone));
     // Versions 4 to 8 only added: ways and kinds of sections; exercises and ladders of one student; what is archived;
-    // what comes back from home; where bars lie on pictures of pages.
+    // what comes back from home; where bars lie on pictures of pages. Version 9 binds records and puts standings
+    // together by works, after it is opened (`bind-records.ts`).
     this.version(DATABASE_VERSION).stores(indexesNow());
   }
 }

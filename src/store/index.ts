@@ -1,13 +1,15 @@
 /** What is kept in the browser: tables, running commands, undo, live queries. The only code that touches IndexedDB. */
 export type { Merged } from './batches';
+export { isBindingNeeded } from './bind-records';
+export { isStepLarge } from './change-log';
 export type { Notice } from './database';
 export { dropDraft, keepDraft, readDraft } from './drafts';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
 export {
-  useAllStandings,
   useEveryPiece,
   useEveryStudent,
   useFingerings,
+  useGlances,
   useLadders,
   useMarks,
   useNotices,
@@ -24,6 +26,7 @@ export {
   useTemplates,
   useUndoLabels,
   useWays,
+  useWorks,
   type RemovedRow,
 } from './queries';
 export type { Done } from './run-command';

@@ -3,7 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { isSection } from '@/core/way';
-import { foldEvents, type FoldedRecords, type FoldedStanding } from '@/core/mastery';
+import { foldEvents, type FoldedRecords, workKey, type FoldedStanding, type Glance } from '@/core/mastery';
 import { isTechnique, parseRow } from '@/core/studio';
 import type {
   Ladder,
@@ -17,8 +17,10 @@ import type {
   StudioEvent,
   Template,
 } from '@/core/studio';
-import type { Notice } from './database';
-import { wordsAbout } from './standings';
+import { areStandingsLeft } from './bind-records';
+import type { Notice, StudioDatabase } from './database';
+import { recordsOfPiece, recordsOfStudent } from './find-records';
+import { inParts } from './merge-rows-in';
 import { useStudio } from './studio-context';
 
 export type Loaded<T> = T | undefined;
@@ -122,6 +124,17 @@ export function useRemoved(): Loaded<readonly RemovedRow[]> {
   }, [db]);
 }
 
+/** Works read at a time: the page is not held up by more. */
+const WORKS_AT_A_TIME = 12;
+
+/** Standings of some works by `student section`, read in portions. */
+async function standingsIn(db: StudioDatabase, keys: readonly string[]): Promise<ReadonlyMap<string, FoldedStanding>> {
+  const standings = new Map<string, FoldedStanding>();
+  for (const part of inParts(keys, WORKS_AT_A_TIME))
+    for (const work of await db.works.bulkGet(part)) for (const s of work?.standings ?? []) standings.set(s.key, s);
+  return standings;
+}
+
 /** Standings by `student section`, of one piece, of one student, or of one student on one piece. */
 export function useStandings(filter: {
   readonly pieceId?: string | null;
@@ -130,22 +143,47 @@ export function useStandings(filter: {
   const { db } = useStudio();
   const { pieceId = null, studentId = null } = filter;
   return useLiveQuery(async () => {
-    const rows =
+    if (await areStandingsLeft(db)) return undefined;
+    const keys =
       pieceId && studentId
-        ? await db.standings.where('[studentId+pieceId]').equals([studentId, pieceId]).toArray()
+        ? [workKey({ studentId, pieceId })]
         : pieceId
-          ? await db.standings.where('pieceId').equals(pieceId).toArray()
+          ? await db.works.where('pieceId').equals(pieceId).primaryKeys()
           : studentId
-            ? await db.standings.where('studentId').equals(studentId).toArray()
+            ? await db.works.where('studentId').equals(studentId).primaryKeys()
             : [];
-    return new Map(rows.map((r) => [r.key, r]));
+    return standingsIn(db, keys);
   }, [db, pieceId, studentId]);
 }
 
-/** All standings there are, for the board of every piece. */
-export function useAllStandings(wanted: boolean): Loaded<readonly FoldedStanding[]> {
+/** Standings of some students on some pieces, by `student piece`, and which were asked for. */
+export interface WorksOf {
+  readonly asked: ReadonlySet<string>;
+  readonly standings: ReadonlyMap<string, readonly FoldedStanding[]>;
+}
+
+/** Standings of some students on some pieces; for a moment those of the former. */
+export function useWorks(studentIds: readonly string[], pieceIds: readonly string[]): Loaded<WorksOf> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (wanted ? db.standings.toArray() : []), [db, wanted]);
+  const keys = studentIds.flatMap((studentId) => pieceIds.map((pieceId) => workKey({ studentId, pieceId })));
+  const wanted = keys.join('\n');
+  return useLiveQuery(async () => {
+    const asked = wanted.split('\n').filter((key) => key.trim() !== '');
+    const standings = new Map<string, readonly FoldedStanding[]>();
+    for (const part of inParts(asked, WORKS_AT_A_TIME))
+      for (const work of await db.works.bulkGet(part)) if (work) standings.set(work.key, work.standings);
+    return { asked: new Set(asked), standings };
+  }, [db, wanted]);
+}
+
+/** A glance at every work there is, or at those on one piece. */
+export function useGlances(pieceId: string | null, wanted = true): Loaded<readonly Glance[]> {
+  const { db } = useStudio();
+  return useLiveQuery(async () => {
+    if (!wanted) return [];
+    if (await areStandingsLeft(db)) return undefined;
+    return pieceId === null ? db.glances.toArray() : db.glances.where('pieceId').equals(pieceId).toArray();
+  }, [db, pieceId, wanted]);
 }
 
 /** Fingers of a piece that were changed after practice had begun, by note, oldest first. */
@@ -153,19 +191,14 @@ export function useFingerings(pieceId: string | null): Loaded<FoldedRecords['fin
   const { db } = useStudio();
   return useLiveQuery(async () => {
     if (!pieceId) return new Map();
-    const events = await db.events.where('[pieceId+kind]').equals([pieceId, 'fingering']).toArray();
-    return foldEvents([...events, ...(await wordsAbout(db, events))]).fingerings;
+    return foldEvents(await recordsOfPiece(db, pieceId, ['fingering'])).fingerings;
   }, [db, pieceId]);
 }
 
 /** Every record about a student, with what takes them back: lessons, what was heard, assignments, practice. */
 export function useStudentEvents(studentId: string | null): Loaded<readonly StudioEvent[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
-    if (!studentId) return [];
-    const events = await db.events.where('[studentId+kind]').between([studentId, ''], [studentId, '\uffff']).toArray();
-    return [...events, ...(await wordsAbout(db, events))];
-  }, [db, studentId]);
+  return useLiveQuery(async () => (studentId ? recordsOfStudent(db, studentId) : []), [db, studentId]);
 }
 
 export function useTemplates(): Loaded<Template[]> {
@@ -215,5 +248,5 @@ export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | nu
 /** What the tool did that the teacher should know and has not seen yet, latest first. */
 export function useNotices(): Loaded<readonly Notice[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (await db.notices.toArray()).reverse(), [db]);
+  return useLiveQuery(async () => [...(await db.notices.toArray())].reverse(), [db]);
 }

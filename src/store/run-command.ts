@@ -4,7 +4,8 @@ import { fail, ok, type Result } from '@/core/result';
 import { eventSchema, parseRow, ROW_TABLES, ROW_WORDS, whyNot, type StudioEvent } from '@/core/studio';
 import { logChange } from './change-log';
 import type { ChangeEntry, StudioDatabase } from './database';
-import { refold, wordsAbout } from './standings';
+import { recordsById, recordsOfPiece, recordsOfStudent, wordsAbout } from './find-records';
+import { refold } from './works';
 import { storageProblem } from './stored-problem';
 import { COMMAND_TABLES } from './tables';
 import { writeRows, type RowWish } from './write-rows';
@@ -19,19 +20,10 @@ const readRows = (db: StudioDatabase, table: (typeof ROW_TABLES)[number], ask: R
         : db.table(table).where('pieceId').equals(ask.pieceId).toArray();
 
 async function readEvents(db: StudioDatabase, ask: EventAsk): Promise<StudioEvent[]> {
-  const events =
-    'ids' in ask
-      ? (await db.events.bulkGet([...ask.ids])).flatMap((e) => e ?? [])
-      : 'studentId' in ask
-        ? await db.events
-            .where('[studentId+kind]')
-            .anyOf(ask.kinds.map((k) => [ask.studentId, k] as [string, string]))
-            .toArray()
-        : await db.events
-            .where('[pieceId+kind]')
-            .anyOf(ask.kinds.map((k) => [ask.pieceId, k] as [string, string]))
-            .toArray();
-  return [...events, ...(await wordsAbout(db, events))];
+  if ('studentId' in ask) return recordsOfStudent(db, ask.studentId, ask.kinds);
+  if ('pieceId' in ask) return recordsOfPiece(db, ask.pieceId, ask.kinds);
+  const records = await recordsById(db, ask.ids);
+  return [...records, ...(await wordsAbout(db, records))];
 }
 
 /** Reads what a command asks for, and nothing else. */
@@ -43,7 +35,9 @@ async function readAsked(db: StudioDatabase, asks: Asks): Promise<Record<string,
   }
   if (asks.events) stored['events'] = await readEvents(db, asks.events);
   if (asks.standings)
-    stored['standings'] = await db.standings.where('pieceId').equals(asks.standings.pieceId).toArray();
+    stored['standings'] = (await db.works.where('pieceId').equals(asks.standings.pieceId).toArray()).flatMap(
+      (work) => work.standings,
+    );
   return stored;
 }
 

@@ -2,7 +2,7 @@ import { foldLessons } from '@/core/mastery';
 import type { SheetStudio } from '@/core/sheet';
 import { dayOf, type AssignmentEvent, type Piece, type Zone } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { wordsAbout } from './standings';
+import { recordsOfStudent } from './find-records';
 import { weeksOf } from './week-in-hand';
 
 /** Everything that the sheet of one student is made from. */
@@ -15,11 +15,8 @@ export interface SheetRows extends Omit<SheetStudio, 'assignment'> {
 
 /** Days on which a student had a lesson. */
 async function lessonDaysOf(db: StudioDatabase, studentId: string, zone: Zone): Promise<SheetRows['lessonDays']> {
-  const own = await db.events
-    .where('[studentId+kind]')
-    .anyOf(['lesson', 'lesson-joined'].map((kind) => [studentId, kind] as [string, string]))
-    .toArray();
-  return foldLessons([...own, ...(await wordsAbout(db, own))]).map((l) => dayOf(l.at, zone));
+  const own = await recordsOfStudent(db, studentId, ['lesson', 'lesson-joined']);
+  return foldLessons(own).map((l) => dayOf(l.at, zone));
 }
 
 /** What is kept about the week of a student and the pieces in it; null where there is no such student. */
@@ -28,7 +25,7 @@ export async function sheetRows(db: StudioDatabase, studentId: string, zone: Zon
   if (!student) return null;
   const { inHand: assignment } = await weeksOf(db, studentId);
   const ids = [...new Set(assignment?.items.flatMap((i) => i.pieceId ?? []) ?? [])];
-  const standings = await db.standings.where('studentId').equals(studentId).toArray();
+  const works = await db.works.where('studentId').equals(studentId).toArray();
   return {
     student,
     assignment,
@@ -38,7 +35,7 @@ export async function sheetRows(db: StudioDatabase, studentId: string, zone: Zon
     ladders: await db.ladders.where('pieceId').anyOf(ids).toArray(),
     marks: await db.marks.where('pieceId').anyOf(ids).toArray(),
     settings: (await db.settings.get('studio')) ?? null,
-    rungsDone: new Set(standings.flatMap((s) => s.rungsDone)),
+    rungsDone: new Set(works.flatMap((w) => w.standings.flatMap((s) => s.rungsDone))),
     zone,
   };
 }

@@ -10,6 +10,7 @@ import {
   whyNot,
   withTouched,
   stampAfter,
+  type ComingRecords,
   type Damaged,
   type RowTable,
   type Settings,
@@ -18,9 +19,10 @@ import {
 } from '@/core/studio';
 import { freshSettings } from '@/core/commands';
 import { ok, type Result } from '@/core/result';
-import { putBatch, type Merged } from './batches';
+import { putBatch, type Merged, type Told } from './batches';
 import { logChange } from './change-log';
 import type { StudioDatabase } from './database';
+import { countRecords } from './find-records';
 import { storageProblem } from './stored-problem';
 import { COMMAND_TABLES } from './tables';
 
@@ -54,11 +56,15 @@ export async function readStudio(db: StudioDatabase): Promise<Studio> {
         const parsed = schema.safeParse(row);
         return parsed.success ? { row: parsed.data } : { why: whyNot(parsed.error) };
       };
+    const isEvent = by(eventSchema);
+    const loose = await sound('events', isEvent);
+    const bound = (await db.volumes.toArray()).flatMap((v) => v.records);
+    const records = new Map([...bound, ...loose].map((r) => [r.id, r]));
     const tables: Record<string, unknown> = {};
     for (const table of ROW_TABLES) tables[table] = byId(await sound(table, (row) => parseRow(table, row)));
     return {
       ...(tables as unknown as Pick<Studio, RowTable>),
-      events: byId(await sound('events', by(eventSchema))),
+      events: byId([...records.values()]),
       removed: byId(await sound('removed', by(removalSchema))),
       aside: byId(await sound('aside', by(setAsideSchema))),
       damaged: byId([...new Map(damaged.map((d) => [d.id, d])).values()]),
@@ -73,7 +79,7 @@ export async function countStudio(
   return {
     pieces: await db.pieces.count(),
     students: await db.students.count(),
-    events: await db.events.count(),
+    events: await countRecords(db),
     damaged: await db.damaged.count(),
   };
 }
@@ -87,10 +93,12 @@ export async function putStudio(
   studio: Studio,
   label: string,
   now: string,
+  records?: ComingRecords,
+  told?: Told,
 ): Promise<Result<Merged>> {
   try {
     return await db.transaction('rw', all(db), async () => {
-      const { batch, merged } = await putBatch(db, studio);
+      const { batch, merged } = await putBatch(db, studio, records, told);
       await logChange(db, { at: now, label, entries: [{ kind: 'batch', batch }] });
       return ok(merged);
     });

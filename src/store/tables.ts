@@ -6,6 +6,10 @@ export type { RowTable } from '@/core/studio';
 /** Tables besides those of rows: records, what is folded or kept for this browser only. */
 export type OtherTable =
   | 'events'
+  | 'volumes'
+  | 'contents'
+  | 'works'
+  | 'glances'
   | 'removed'
   | 'aside'
   | 'damaged'
@@ -38,17 +42,24 @@ export const TABLES = {
   layouts: { indexes: 'id, pieceId', inFile: true, merged: 'by-field' },
   settings: { indexes: 'id', inFile: true, merged: 'by-field' },
   events: {
-    indexes: 'id, [studentId+kind], [pieceId+kind], [studentId+sectionId], target, corrects',
+    indexes: 'id, [studentId+kind], [pieceId+kind], target, corrects',
     inFile: true,
     merged: 'union',
   },
+  /** Records that are bound: many in a row. */
+  volumes: { indexes: 'id, [studentId+pieceId], size', inFile: true, merged: 'union' },
+  /** Which records each volume holds. */
+  contents: { indexes: 'id', inFile: false, merged: 'derived' },
   /** Rows that were taken away, with what they held. */
   removed: { indexes: 'id, table', inFile: true, merged: 'by-field' },
   /** Records that another one under the same id stands in front of. */
   aside: { indexes: 'id', inFile: true, merged: 'union' },
   /** Rows that do not hold what they should, as they are. */
   damaged: { indexes: 'id, table', inFile: true, merged: 'union' },
-  /** Folded records, one row a student and section. */
+  /** Folded records, one row a student and piece, and the glance at each. */
+  works: { indexes: 'key, studentId, pieceId', inFile: false, merged: 'derived' },
+  glances: { indexes: 'key, pieceId', inFile: false, merged: 'derived' },
+  /** Folded records of former versions, one row a student and section. */
   standings: { indexes: 'key, studentId, pieceId, sectionId, [studentId+pieceId]', inFile: false, merged: 'derived' },
   /** What can be undone. */
   changes: { indexes: '++seq, undone', inFile: false, merged: 'never' },
@@ -68,8 +79,11 @@ export const TABLES = {
 export const COMMAND_TABLES = [
   ...ROW_TABLES,
   'events',
+  'volumes',
+  'contents',
   'removed',
-  'standings',
+  'works',
+  'glances',
   'changes',
   'arrivals',
 ] as const satisfies readonly TableName[];

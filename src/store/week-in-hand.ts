@@ -1,7 +1,7 @@
 import { currentAssignment } from '@/core/mastery';
-import type { AssignmentEvent, StudioEvent } from '@/core/studio';
+import type { AssignmentEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { wordsAbout } from './standings';
+import { recordsOfStudent } from './find-records';
 
 /** The weeks that a student was given, and which of them is in hand. */
 export interface WeeksOfStudent {
@@ -12,12 +12,9 @@ export interface WeeksOfStudent {
 
 /** The weeks of one student. */
 export async function weeksOf(db: StudioDatabase, studentId: string): Promise<WeeksOfStudent> {
-  const own: readonly StudioEvent[] = await db.events
-    .where('[studentId+kind]')
-    .equals([studentId, 'assignment'])
-    .toArray();
+  const own = await recordsOfStudent(db, studentId, ['assignment']);
   return {
     given: own.filter((e) => e.kind === 'assignment'),
-    inHand: currentAssignment([...own, ...(await wordsAbout(db, own))]),
+    inHand: currentAssignment(own),
   };
 }

@@ -15,6 +15,8 @@ import type {
   EngraveCode,
   EngraverWorkerApi,
   FilesWorkerApi,
+  FileWorkStep,
+  FileWorkTold,
   KeptPicture,
   LineToDraw,
   LoadedPiece,
@@ -80,6 +82,26 @@ export const askReading = async <T>(question: (api: ReadingWorkerApi) => Promise
 /** Asks the worker that thinks. */
 export const askAnalysis = async <T>(question: (api: AnalysisWorkerApi) => Promise<Result<T>>): Promise<Result<T>> =>
   flat(await analysis.ask(question));
+
+/** Does something long with a studio in a worker of its own; cancelling ends it, and then nothing of it was done. */
+export function workOnFiles<T>(
+  question: (api: FilesWorkerApi, told: FileWorkTold) => Promise<Result<T>>,
+  progress: (share: number, step: FileWorkStep) => void,
+): Running<Result<T>> {
+  const own = connect<FilesWorkerApi>(
+    'The work on the studio file',
+    () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
+    LIMIT_MS.files,
+  );
+  return {
+    result: (async () => {
+      const result = flat(await own.ask((api) => question(api, proxy(progress))));
+      own.end();
+      return result;
+    })(),
+    cancel: own.end,
+  };
+}
 
 /** Asks the worker of studio files. */
 export const askFiles = async <T>(question: (api: FilesWorkerApi) => Promise<Result<T>>): Promise<Result<T>> =>

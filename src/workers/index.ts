@@ -11,6 +11,7 @@ export {
   openBrought,
   readPicture,
   warmEngraver,
+  workOnFiles,
   type Running,
 } from './clients';
 export type {
@@ -18,6 +19,7 @@ export type {
   BroughtIn,
   Built,
   EditionFile,
+  FileWorkStep,
   HardPlaces,
   KeptPicture,
   LineToDraw,

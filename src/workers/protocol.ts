@@ -159,11 +159,38 @@ export interface BroughtIn {
   readonly listed: readonly string[];
 }
 
-/** Studio files, in and out, with the database opened where they are read: the page is free meanwhile. */
+/** What a long work on a studio is at. */
+export type FileWorkStep = 'reading' | 'storing' | 'counting' | 'writing' | 'binding';
+/** Is told how far it is, 0 to 1, and what is being done. */
+export type FileWorkTold = (share: number, step: FileWorkStep) => void | Promise<void>;
+
+/**
+ * Whole studios, with the database opened where they are worked on: the page is free meanwhile. All of it is in
+ * portions; ending the worker breaks it off, and what was not finished was not done.
+ */
 export interface FilesWorkerApi {
-  bringIn(database: string, text: string, fileName: string, zone: Zone, now: string): Promise<Result<BroughtIn>>;
-  save(database: string, now: string): Promise<Result<{ readonly file: Blob; readonly damaged: number }>>;
+  /** Brings in a studio file, packed or plain. */
+  bringIn(
+    database: string,
+    file: Blob,
+    fileName: string,
+    zone: Zone,
+    now: string,
+    told: FileWorkTold,
+  ): Promise<Result<BroughtIn>>;
+  /** The studio file, packed. */
+  save(
+    database: string,
+    now: string,
+    told: FileWorkTold,
+  ): Promise<Result<{ readonly file: Blob; readonly damaged: number }>>;
+  /** Takes back what came with a file, or brings it back; its label. */
+  step(database: string, way: 'undo' | 'redo', now: string, told: FileWorkTold): Promise<Result<string | null>>;
+  /** Binds loose records, and puts together what former versions kept apart. */
+  bind(database: string, told: FileWorkTold): Promise<Result<null>>;
   practiceCsv(database: string): Promise<Result<{ readonly file: Blob; readonly rows: number }>>;
+  /** Levels of everyone on one piece, or on all. */
+  masteryCsv(database: string, pieceId: string | null, zone: Zone): Promise<Result<{ readonly file: Blob }>>;
 }
 
 /** A picture as it was brought. */

@@ -8,7 +8,7 @@ export type RowAsk = { readonly ids: readonly string[] } | { readonly pieceId: s
 /** Which records a command wants; what takes them back comes with them. */
 export type EventAsk =
   | { readonly studentId: string; readonly kinds: readonly StudioEvent['kind'][] }
-  | { readonly pieceId: string; readonly kinds: readonly StudioEvent['kind'][] }
+  | { readonly pieceId: string; readonly kinds: readonly ('fingering' | 'section-joined')[] }
   | { readonly ids: readonly string[] };
 
 /** What a command asks of the store before it runs. */

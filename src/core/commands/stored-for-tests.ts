@@ -124,7 +124,7 @@ const asksForEvent = (ask: EventAsk, e: StudioEvent): boolean => {
     'studentId' in ask
       ? 'studentId' in e && e.studentId === ask.studentId
       : 'pieceId' in e && e.pieceId === ask.pieceId;
-  return about && ask.kinds.includes(e.kind);
+  return about && ask.kinds.some((kind) => kind === e.kind);
 };
 
 /** As the store does: only what a command asks for is there when it runs, with the words that take records back. */

@@ -58,9 +58,22 @@ export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
   const lessonOf = partOf(held);
   const of = <K extends StudioEvent['kind']>(kind: K) =>
     held.flatMap((e) => (e.kind === kind ? [e as EventOf<K>] : []));
-  const heard = correctedLevels(of('level'));
-  const said = of('said');
-  const given = of('assignment');
+  const inLesson = <E extends { readonly lessonId?: string | null | undefined }>(
+    events: readonly E[],
+  ): ReadonlyMap<string, readonly E[]> => {
+    const by = new Map<string, E[]>();
+    for (const e of events) {
+      if (e.lessonId === undefined || e.lessonId === null) continue;
+      const id = lessonOf(e.lessonId);
+      const there = by.get(id);
+      if (there) there.push(e);
+      else by.set(id, [e]);
+    }
+    return by;
+  };
+  const heard = inLesson(correctedLevels(of('level')));
+  const said = inLesson(of('said'));
+  const given = inLesson(of('assignment'));
   return of('lesson')
     .filter((lesson) => lessonOf(lesson.id) === lesson.id)
     .map((lesson): Lesson => ({
@@ -68,9 +81,9 @@ export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
       at: lesson.at,
       minutes: lesson.minutes,
       missed: lesson.missed ?? false,
-      said: said.filter((s) => lessonOf(s.lessonId) === lesson.id).pop()?.text ?? '',
-      heard: heard.filter((e) => e.lessonId !== undefined && lessonOf(e.lessonId) === lesson.id),
-      assignment: given.filter((a) => a.lessonId !== null && lessonOf(a.lessonId) === lesson.id).pop() ?? null,
+      said: said.get(lesson.id)?.at(-1)?.text ?? '',
+      heard: heard.get(lesson.id) ?? [],
+      assignment: given.get(lesson.id)?.at(-1) ?? null,
     }))
     .reverse();
 }

@@ -113,9 +113,26 @@ export {
 } from './merge-studio';
 export { asDamaged, parseRow, whyNot } from './parse-studio';
 export { ladderWithPlace, markWithPlace, upgradeStudio, type LooseStudio, type Upgraded } from './upgrade-studio';
+export { aboutRecord, placeKey, placeOfRecord, wordsAmong, type RecordPlace } from './record-place';
+export {
+  recordsByPlace,
+  recordsOfPlace,
+  wordsByTarget,
+  withWords,
+  type ComingPlace,
+  type ComingRecords,
+} from './coming-records';
 export { tempoUnitOf } from './tempo-unit-of';
 export { isTechnique, piecesInWork } from './work';
 export { carryMarks } from './carry-marks';
 export { isStrumPattern } from './kinds/marks/strum';
-export { readStudioFile, studioJsonSchema, writeStudioFile, type ReadStudioFile } from './studio-file';
+export { StudioFileReader, type ComingStudio } from './coming-studio';
+export {
+  readStudioFile,
+  STUDIO_FILE_END,
+  studioFileHead,
+  studioJsonSchema,
+  writeStudioFile,
+  type ReadStudioFile,
+} from './studio-file';
 export { recallPiece, rememberPiece, toWrittenMarks } from './remembered';

@@ -65,7 +65,7 @@ describe('studio file', () => {
     expect(!read.ok && read.issue.message).toMatch(/^s\.json .*othing was changed\.$/);
   });
   it('keeps a row that does not hold what it should as it is, and brings the rest', () => {
-    const text = writeStudioFile(studio, NOW).replace('"level": 1,', '"level": 9,');
+    const text = writeStudioFile(studio, NOW).replace('"level":1,', '"level":9,');
     const read = readStudioFile(text, 's.json', 'UTC');
     if (!read.ok) throw new Error(read.issue.message);
     const { events, damaged } = read.value.studio;
@@ -77,7 +77,7 @@ describe('studio file', () => {
     expect(again).toMatchObject({ ok: true, value: { studio: { damaged } } });
   });
   it('refuses a time that is none, in a record of its own', () => {
-    const text = writeStudioFile(studio, NOW).replace(/"at": "[^"]*"/, '"at": "not a time"');
+    const text = writeStudioFile(studio, NOW).replace(/"at":"[^"]*"/, '"at": "not a time"');
     const read = readStudioFile(text, 's.json', 'UTC');
     expect(read.ok && read.value.studio.damaged.map((d) => d.why)).toEqual([expect.stringContaining('is not a time')]);
   });

@@ -1,4 +1,4 @@
-import { dueState, type FoldedStanding } from '@/core/mastery';
+import { dueAtAGlance, type Glance } from '@/core/mastery';
 import type { Student } from '@/core/studio';
 
 export type Sort = 'order' | 'name' | 'level' | 'due';
@@ -7,29 +7,33 @@ export type Filter = 'all' | 'in-work' | 'due' | 'at-risk';
 /** Students as they are asked for: filtered by what is due, sorted. */
 export function arrange(
   students: readonly Student[],
-  standings: readonly FoldedStanding[],
+  glances: readonly Glance[],
   pieceId: string | null,
   sort: Sort,
   filter: Filter,
   now: string,
 ): Student[] {
-  const byStudent = new Map<string, FoldedStanding[]>();
-  for (const s of standings) {
-    const list = byStudent.get(s.studentId);
-    if (list) list.push(s);
-    else byStudent.set(s.studentId, [s]);
+  const by = new Map<string, { due: number; atRisk: number; places: number; levels: number }>();
+  for (const g of glances) {
+    const there = by.get(g.studentId) ?? { due: 0, atRisk: 0, places: 0, levels: 0 };
+    const { due, atRisk } = dueAtAGlance(g, now);
+    by.set(g.studentId, {
+      due: there.due + due,
+      atRisk: there.atRisk + atRisk,
+      places: there.places + g.places,
+      levels: there.levels + g.levels,
+    });
   }
-  const of = (s: Student): readonly FoldedStanding[] => byStudent.get(s.id) ?? [];
-  const due = (s: Student): number => of(s).filter((x) => dueState(x.fading, x.at, now) !== 'fresh').length;
-  const level = (s: Student): number => of(s).reduce((sum, x) => sum + (x.level ?? 0), 0) / Math.max(1, of(s).length);
+  const due = (s: Student): number => by.get(s.id)?.due ?? 0;
+  const level = (s: Student): number => (by.get(s.id)?.levels ?? 0) / Math.max(1, by.get(s.id)?.places ?? 0);
   const wanted = students.filter((s) =>
     filter === 'all'
       ? true
       : filter === 'in-work'
-        ? of(s).length > 0 || s.pieceIds === undefined || (pieceId !== null && s.pieceIds.includes(pieceId))
+        ? by.has(s.id) || s.pieceIds === undefined || (pieceId !== null && s.pieceIds.includes(pieceId))
         : filter === 'due'
           ? due(s) > 0
-          : of(s).some((x) => dueState(x.fading, x.at, now) === 'at-risk'),
+          : (by.get(s.id)?.atRisk ?? 0) > 0,
   );
   return [...wanted].sort((a, b) =>
     sort === 'name'

@@ -1,10 +1,11 @@
 'use client';
 
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { isLevel } from '@/core/mastery';
 import type { Level } from '@/core/studio';
 import { RungMark } from '@/ui';
+import { useWidth } from './use-width';
 
 export interface GridCell {
   readonly level: Level;
@@ -13,6 +14,8 @@ export interface GridCell {
   readonly overruled: boolean;
   /** Its level is on its way into the database. */
   readonly storing: boolean;
+  /** It is being read out of the database. */
+  readonly waiting?: true;
   /** Date, tempo, who decided, in words. */
   readonly says: string;
   /** Of something heard in part: `2/5`. */
@@ -35,6 +38,12 @@ export interface GridColumn {
   readonly isChunk?: boolean;
 }
 
+/** The ids of the rows and columns that are drawn. */
+export interface InSight {
+  readonly rows: readonly string[];
+  readonly columns: readonly string[];
+}
+
 interface Props {
   readonly label: string;
   readonly rows: readonly GridRow[];
@@ -43,6 +52,8 @@ interface Props {
   readonly cellName: (row: GridRow, column: GridColumn) => string;
   readonly onOpen: (row: GridRow, column: GridColumn) => void;
   readonly onRow: (row: GridRow) => void;
+  /** Told whenever other rows or columns come into sight. */
+  readonly onInSight?: (inSight: InSight) => void;
   /** Shows the chunks of a section, or puts them away. */
   readonly onChunks?: (column: GridColumn) => void;
   /** Sets a level by a digit; absent where a cell stands for several. */
@@ -50,6 +61,9 @@ interface Props {
 }
 
 const ROW_HEIGHT = 60;
+/** In rem: the names of the students, and a column at least. */
+const NAMES = 13;
+const COLUMN = 6.8;
 const MOVES: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [1, 0],
   ArrowUp: [-1, 0],
@@ -59,7 +73,69 @@ const MOVES: Readonly<Record<string, readonly [number, number]>> = {
   PageUp: [-10, 0],
 };
 
-/** Levels in rows and columns; only the rows in sight are drawn, so that a large studio scrolls freely. */
+function ColumnHead({
+  column: c,
+  index,
+  item,
+  onChunks,
+}: {
+  readonly column: GridColumn;
+  readonly index: number;
+  readonly item: VirtualItem;
+  readonly onChunks: Props['onChunks'];
+}): ReactNode {
+  return (
+    <span
+      role="columnheader"
+      aria-colindex={index + 2}
+      className={`absolute bottom-0 top-0 flex min-w-0 flex-col justify-end px-3 py-2 font-semibold ${c.isChunk ? 'bg-ground' : ''}`}
+      style={{ left: item.start, width: item.size }}
+      title={`${c.head} ${c.under}`}
+    >
+      <span
+        className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'line-clamp-3 text-base' : 'text-lg'}`}
+      >
+        {c.head}
+      </span>
+      <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
+      {c.opens && onChunks ? (
+        <button
+          type="button"
+          aria-expanded={c.opens === 'close'}
+          aria-label={`Chunks of ${c.head}`}
+          className="min-h-9 text-left text-sm font-semibold text-leaf underline"
+          onClick={() => onChunks(c)}
+        >
+          {c.opens === 'open' ? 'chunks' : 'fold'}
+        </button>
+      ) : null}
+    </span>
+  );
+}
+
+function CellMark({ there }: { readonly there: GridCell | null }): ReactNode {
+  if (there === null) return <span className="text-ink-3">–</span>;
+  if (there.waiting) return <span className="text-ink-3">…</span>;
+  return (
+    <>
+      <RungMark level={there.level} due={there.due} overruled={there.overruled} />
+      {there.part ? <span className="figure ml-1 text-sm text-ink-2">{there.part}</span> : null}
+      {there.atRisk ? <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span> : null}
+    </>
+  );
+}
+
+/** Which of a list are drawn, a line each. */
+const idsOf = (items: readonly VirtualItem[], list: readonly { readonly id: string }[]): string =>
+  items.flatMap((item) => list[item.index]?.id ?? []).join('\n');
+
+/** In rem: room for what stands above the columns. */
+const headHeight = (columns: readonly GridColumn[]): number =>
+  columns.some((c) => c.opens) ? 6.5 : columns.some((c) => c.head.length > 4) ? 6 : 4;
+
+/**
+ * Levels in rows and columns; only the rows and columns in sight are drawn, so that a large studio scrolls freely.
+ */
 export function LevelGrid({
   label,
   rows,
@@ -68,21 +144,45 @@ export function LevelGrid({
   cellName,
   onOpen,
   onRow,
+  onInSight,
   onChunks,
   onLevel,
 }: Props): ReactNode {
   const scroller = useRef<HTMLDivElement | null>(null);
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
-  const virtual = useVirtualizer({
+  const { width, rem } = useWidth(scroller);
+  const names = NAMES * rem;
+  const columnWidth = Math.max(COLUMN * rem, (width - names) / Math.max(1, columns.length));
+  const down = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 6,
   });
-  const template = `13rem repeat(${columns.length}, minmax(6.8rem, 1fr))`;
+  const across = useVirtualizer({
+    horizontal: true,
+    count: columns.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => columnWidth,
+    paddingStart: names,
+    // What lies below the names is not in sight.
+    scrollPaddingStart: names,
+    overscan: 3,
+  });
+  useEffect(() => across.measure(), [across, columnWidth, names]);
+  const inRows = down.getVirtualItems();
+  const inColumns = across.getVirtualItems();
+  // As texts, for the lists are made anew with every drawing.
+  const rowsInSight = idsOf(inRows, rows);
+  const columnsInSight = idsOf(inColumns, columns);
+  useEffect(
+    () => onInSight?.({ rows: rowsInSight.split('\n'), columns: columnsInSight.split('\n') }),
+    [rowsInSight, columnsInSight, onInSight],
+  );
   const focusCell = (row: number, column: number): void => {
     setFocus([row, column]);
-    virtual.scrollToIndex(row);
+    down.scrollToIndex(row);
+    across.scrollToIndex(column);
     requestAnimationFrame(() =>
       scroller.current?.querySelector<HTMLElement>(`[data-cell="${row}-${column}"]`)?.focus(),
     );
@@ -114,6 +214,7 @@ export function LevelGrid({
       Math.max(0, Math.min(columns.length - 1, column + (move[1] ?? 0))),
     );
   };
+  const total = across.getTotalSize();
   return (
     <div
       ref={scroller}
@@ -123,45 +224,30 @@ export function LevelGrid({
       aria-rowcount={rows.length + 1}
       aria-colcount={columns.length + 1}
     >
-      <div style={{ minWidth: `calc(13rem + ${columns.length} * 6.8rem)` }}>
+      <div style={{ width: total }}>
         <div
           role="row"
           aria-rowindex={1}
-          className="sticky top-0 z-10 grid border-b border-rule-strong bg-sheet"
-          style={{ gridTemplateColumns: template }}
+          className="sticky top-0 z-10 border-b border-rule-strong bg-sheet"
+          style={{ width: total, height: headHeight(columns) * rem }}
         >
-          <span role="columnheader" className="sticky left-0 bg-sheet px-3 py-2">
+          <span
+            role="columnheader"
+            aria-colindex={1}
+            className="sticky left-0 z-[1] block h-full bg-sheet px-3 py-2"
+            style={{ width: names }}
+          >
             <span className="sr-only">Student</span>
           </span>
-          {columns.map((c) => (
-            <span
-              key={c.id}
-              role="columnheader"
-              className={`flex min-w-0 flex-col justify-end px-3 py-2 font-semibold ${c.isChunk ? 'bg-ground' : ''}`}
-              title={`${c.head} ${c.under}`}
-            >
-              <span
-                className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'text-base' : 'text-lg'}`}
-              >
-                {c.head}
-              </span>
-              <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
-              {c.opens && onChunks ? (
-                <button
-                  type="button"
-                  aria-expanded={c.opens === 'close'}
-                  aria-label={`Chunks of ${c.head}`}
-                  className="min-h-9 text-left text-sm font-semibold text-leaf underline"
-                  onClick={() => onChunks(c)}
-                >
-                  {c.opens === 'open' ? 'chunks' : 'fold'}
-                </button>
-              ) : null}
-            </span>
-          ))}
+          {inColumns.map((item) => {
+            const column = columns[item.index];
+            return column ? (
+              <ColumnHead key={column.id} column={column} index={item.index} item={item} onChunks={onChunks} />
+            ) : null;
+          })}
         </div>
-        <div className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => {
+        <div className="relative" style={{ height: down.getTotalSize() }}>
+          {inRows.map((item) => {
             const row = rows[item.index];
             if (!row) return null;
             return (
@@ -169,19 +255,33 @@ export function LevelGrid({
                 key={row.id}
                 role="row"
                 aria-rowindex={item.index + 2}
-                className="absolute left-0 top-0 grid w-full border-b border-rule bg-sheet"
-                style={{ gridTemplateColumns: template, height: ROW_HEIGHT, transform: `translateY(${item.start}px)` }}
+                className="absolute left-0 top-0 border-b border-rule bg-sheet"
+                style={{ width: total, height: ROW_HEIGHT, transform: `translateY(${item.start}px)` }}
               >
-                <span role="rowheader" className="sticky left-0 z-[1] bg-sheet">
+                <span
+                  role="rowheader"
+                  aria-colindex={1}
+                  className="sticky left-0 z-[1] block h-full bg-sheet"
+                  style={{ width: names }}
+                >
                   <button type="button" className="h-full w-full px-3 text-left" onClick={() => onRow(row)}>
                     <span className="block truncate text-lg font-semibold">{row.name}</span>
                     <span className="block truncate text-sm text-ink-2">{row.about}</span>
                   </button>
                 </span>
-                {columns.map((column, c) => {
+                {inColumns.map((across) => {
+                  const column = columns[across.index];
+                  if (!column) return null;
+                  const c = across.index;
                   const there = cell(row, column);
                   return (
-                    <span key={column.id} role="gridcell" className="border-l border-rule">
+                    <span
+                      key={column.id}
+                      role="gridcell"
+                      aria-colindex={c + 2}
+                      className="absolute bottom-0 top-0 border-l border-rule"
+                      style={{ left: across.start, width: across.size }}
+                    >
                       <button
                         type="button"
                         data-cell={`${item.index}-${c}`}
@@ -193,17 +293,7 @@ export function LevelGrid({
                         onKeyDown={(e) => onKeyDown(e, item.index, c)}
                         onClick={() => onOpen(row, column)}
                       >
-                        {there ? (
-                          <>
-                            <RungMark level={there.level} due={there.due} overruled={there.overruled} />
-                            {there.part ? <span className="figure ml-1 text-sm text-ink-2">{there.part}</span> : null}
-                            {there.atRisk ? (
-                              <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span>
-                            ) : null}
-                          </>
-                        ) : (
-                          <span className="text-ink-3">–</span>
-                        )}
+                        <CellMark there={there} />
                       </button>
                     </span>
                   );

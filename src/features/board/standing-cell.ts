@@ -34,6 +34,17 @@ export function standingCell(there: FoldedStanding | undefined, unit: TempoUnit,
   };
 }
 
+/** A cell whose work is being read. */
+export const WAITING_CELL: GridCell = {
+  level: 0,
+  due: false,
+  atRisk: false,
+  overruled: false,
+  storing: false,
+  waiting: true,
+  says: 'being read…',
+};
+
 /** Several sections as one: the average level, rounded down, with how many are due. Null when none was heard. */
 export function piecesCell(
   standings: readonly FoldedStanding[],

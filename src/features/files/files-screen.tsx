@@ -8,7 +8,7 @@ import { countStudio, useNotices, useSettings, useStudio } from '@/store';
 import { Button, dayWords, Panel, Problem } from '@/ui';
 import { ConflictList } from './conflict-list';
 import { DemoPanel } from './demo-panel';
-import { useFileWork, type FileWork } from './use-file-work';
+import { useFileWork, type Busy, type FileWork } from './use-file-work';
 
 interface Props {
   readonly work: FileWork;
@@ -59,7 +59,7 @@ function BringInPanel({ work: { busy, bringIn } }: Props): ReactNode {
       <input
         ref={input}
         type="file"
-        accept=".json"
+        accept=".json,.gz"
         className="sr-only"
         aria-label="Choose a studio file"
         tabIndex={-1}
@@ -73,12 +73,29 @@ function BringInPanel({ work: { busy, bringIn } }: Props): ReactNode {
   );
 }
 
+/** What is being done, how far it is, and how it is broken off. */
+function WorkGoingOn({ busy: { what, share, stop } }: { readonly busy: Busy }): ReactNode {
+  return (
+    <div className="flex flex-wrap items-center gap-3 px-4 py-3">
+      <p className="min-w-64">{what}</p>
+      {share === null ? null : (
+        <progress className="min-w-40 flex-1 accent-leaf" max={1} value={share} aria-label="How far it is" />
+      )}
+      {stop ? (
+        <Button onClick={stop} look="quiet">
+          Stop
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
 /** What is being done with files, what was done, what went wrong, and what was brought up to date. */
 function FileNews({ work: { busy, done, problem, brought } }: Props): ReactNode {
   return (
     <>
       <div className="lg:col-span-2" role="status" aria-live="polite">
-        {busy ? <p className="px-4 py-3">{busy}</p> : null}
+        {busy ? <WorkGoingOn busy={busy} /> : null}
         {done ? <p className="rounded border border-leaf bg-leaf-wash px-4 py-3">{done}</p> : null}
       </div>
       {problem ? (

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { Result } from '@/core/result';
+import { fail, type Result } from '@/core/result';
 import { useStudio } from '@/store';
 import { downloadFile } from '@/ui';
 import { saveStudioFile, useActs } from '@/features/acts';
-import { askFiles, type BroughtIn } from '@/workers';
+import { askFiles, workOnFiles, type BroughtIn, type FileWorkStep, type Running } from '@/workers';
 
 /** What is said of rows that were damaged before. */
 function damagedInWords(damaged: number): string {
@@ -18,6 +18,22 @@ function broughtInWords(fileName: string, { pieces, students, records, newRecord
   return `${fileName} was brought in: ${pieces} pieces, ${students} students, ${records} records, ${newRecords} of them new here.${kept} Undo takes all of it back.`;
 }
 
+const STEP_WORDS: Readonly<Record<FileWorkStep, string>> = {
+  reading: 'Reading the file',
+  storing: 'Storing',
+  counting: 'Working out where everyone stands',
+  writing: 'Writing the studio file',
+  binding: 'Putting records together',
+};
+
+/** What is being done with a file, how far it is, and how it is broken off. */
+export interface Busy {
+  readonly what: string;
+  /** 0 to 1; null where it is over in a moment. */
+  readonly share: number | null;
+  readonly stop: (() => void) | null;
+}
+
 /** Files written and brought in, one at a time: what is being done, what was done, and what went wrong. */
 export function useFileWork() {
   const studio = useStudio();
@@ -25,13 +41,13 @@ export function useFileWork() {
   const [problem, setProblem] = useState<string | null>(null);
   const [done, setDone] = useState<string | null>(null);
   const [brought, setBrought] = useState<BroughtIn | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
+  const [busy, setBusy] = useState<Busy | null>(null);
   const working = (what: string, work: () => Promise<Result<unknown>>): void =>
     act(async () => {
       setProblem(null);
       setDone(null);
       setBrought(null);
-      setBusy(what);
+      setBusy({ what, share: null, stop: null });
       try {
         const result = await work();
         if (!result.ok) setProblem(result.issue.message);
@@ -39,6 +55,23 @@ export function useFileWork() {
         setBusy(null);
       }
     });
+  /** Work that can be broken off: `stopped` is said then, for nothing of it was done. */
+  const longWork = async <T>(
+    begin: (progress: (share: number, step: FileWorkStep) => void) => Running<Result<T>>,
+    stopped: string,
+  ): Promise<Result<T>> => {
+    let wasStopped = false;
+    const running = begin((share, step) =>
+      setBusy((before) => (before && !wasStopped ? { ...before, what: `${STEP_WORDS[step]}…`, share } : before)),
+    );
+    const stop = (): void => {
+      wasStopped = true;
+      running.cancel();
+    };
+    setBusy((before) => before && { ...before, share: 0, stop });
+    const result = await running.result;
+    return !result.ok && wasStopped ? fail('stopped', stopped) : result;
+  };
   return {
     problem,
     done,
@@ -46,7 +79,7 @@ export function useFileWork() {
     busy,
     save: (): void =>
       working('Writing the studio file…', async () => {
-        const saved = await saveStudioFile(studio);
+        const saved = await longWork((progress) => saveStudioFile(studio, progress), 'Stopped. No file was written.');
         if (saved.ok) setDone(`The studio file was saved to your downloads.${damagedInWords(saved.value.damaged)}`);
         return saved;
       }),
@@ -60,8 +93,12 @@ export function useFileWork() {
       }),
     bringIn: (file: File): void =>
       working(`Bringing in ${file.name}…`, async () => {
-        const text = await file.text();
-        const result = await askFiles((api) => api.bringIn(studio.db.name, text, file.name, studio.zone, studio.now()));
+        const now = studio.now();
+        const result = await longWork(
+          (progress) =>
+            workOnFiles((api, told) => api.bringIn(studio.db.name, file, file.name, studio.zone, now, told), progress),
+          `${file.name} was not brought in: it was stopped. Nothing was changed.`,
+        );
         if (!result.ok) return result;
         setBrought(result.value);
         setDone(broughtInWords(file.name, result.value));

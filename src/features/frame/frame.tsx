@@ -7,7 +7,7 @@ import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'rea
 import { Toaster } from 'sonner';
 import { useStudio, useUndoLabels } from '@/store';
 import { Button } from '@/ui';
-import { ProblemBoundary, SaveStudioButton, showProblem, tell, useActs } from '@/features/acts';
+import { ProblemBoundary, SaveStudioButton, useActs } from '@/features/acts';
 import { useTextSize } from '@/features/settings';
 import { TourCard, useTour } from '@/features/tour';
 import { useWhere } from '@/features/where';
@@ -17,7 +17,9 @@ import { useKey } from '@/features/keys';
 import { KeysDialog } from './keys-dialog';
 import { NextLine } from './next-line';
 import { StageLine, StageMenu, STAGE_NAMES, StudioMenu } from './stages';
+import { BringUpToDate } from './bring-up-to-date';
 import { useNextThing } from './use-next-thing';
+import { useSteps } from './use-steps';
 import { WhoAndWhat, WhoAndWhatButton } from './who-and-what';
 
 /** The ways between the demo and the own studio. */
@@ -86,22 +88,6 @@ function DemoNotice({ onLeave, onTour }: { readonly onLeave: () => void; readonl
       </Button>
     </span>
   );
-}
-
-/** What was done last taken back or done again, by buttons and keys. */
-function useSteps(): (way: 'undo' | 'redo') => void {
-  const studio = useStudio();
-  const { act } = useActs();
-  const step = (way: 'undo' | 'redo'): void =>
-    act(async () => {
-      const done = await studio[way]();
-      if (!done.ok) showProblem(done.issue);
-      else if (done.value === null) tell(`Nothing to ${way}`);
-      else tell(way === 'undo' ? `Undone: ${done.value}` : `Done again: ${done.value}`);
-    });
-  useKey('everywhere.undo', () => step('undo'));
-  useKey('everywhere.redo', () => step('redo'));
-  return step;
 }
 
 /** Undo, redo and the keys: words where there is room for them. */
@@ -203,6 +189,7 @@ export function Frame({ children }: { readonly children: ReactNode }): ReactNode
           </div>
         </div>
         <StageLine />
+        <BringUpToDate />
         {/* In the practice room it is the student who does the next thing. */}
         {where.stage === 'home' ? null : <NextLine next={next} />}
       </header>

@@ -3,24 +3,16 @@
 import { useMemo } from 'react';
 import {
   currentAssignment,
-  dueState,
+  dueAtAGlance,
   foldLessons,
   lessonGoingOn,
   sectionsAskedFor,
-  type FoldedStanding,
+  type Glance,
 } from '@/core/mastery';
 import { nextThing, sectionsToHear, type NextFacts, type NextKind, type NextThing, type ToHear } from '@/core/plan';
 import { isTechnique, piecesInWork, type Piece, type Section, type Student } from '@/core/studio';
 import { isSection, kindOf, wayOfPiece } from '@/core/way';
-import {
-  useAllStandings,
-  usePieces,
-  useSectionsOf,
-  useStandings,
-  useStudentEvents,
-  useStudents,
-  useStudio,
-} from '@/store';
+import { useGlances, usePieces, useSectionsOf, useStandings, useStudentEvents, useStudents, useStudio } from '@/store';
 import { useScore } from '@/features/score';
 import { useWhere, type Stage, type WhereAccess, type WhereChange } from '@/features/where';
 
@@ -81,19 +73,15 @@ function useOfStudent(student: Student | null, piece: Piece | null, pieces: read
 /** Of everyone, or of who plays the piece: who has most that is due. */
 function mostDue(
   students: readonly Student[],
-  standings: readonly FoldedStanding[],
+  glances: readonly Glance[],
   pieceId: string | null,
   now: string,
 ): { readonly student: Student; readonly due: number } | null {
-  const counted = students.map((student) => ({
-    student,
-    due: standings.filter(
-      (s) =>
-        s.studentId === student.id &&
-        (pieceId === null || s.pieceId === pieceId) &&
-        dueState(s.fading, s.at, now) !== 'fresh',
-    ).length,
-  }));
+  const due = new Map<string, number>();
+  for (const g of glances)
+    if (pieceId === null || g.pieceId === pieceId)
+      due.set(g.studentId, (due.get(g.studentId) ?? 0) + dueAtAGlance(g, now).due);
+  const counted = students.map((student) => ({ student, due: due.get(student.id) ?? 0 }));
   return counted.reduce<(typeof counted)[number] | null>((m, c) => (c.due > (m?.due ?? 0) ? c : m), null);
 }
 
@@ -124,7 +112,7 @@ export function useNextThing(): NextToDo | null {
   const student = students?.find((s) => s.id === where.studentId) ?? null;
   const piece = pieces?.find((p) => p.id === where.pieceId) ?? null;
   const ofPiece = useSectionsOf(useMemo(() => (where.pieceId === null ? [] : [where.pieceId]), [where.pieceId]));
-  const all = useAllStandings(student === null);
+  const all = useGlances(null, student === null);
   const his = useOfStudent(student, piece, pieces ?? []);
   if (!pieces || !students || !ofPiece || (student && !his) || (!student && !all)) return null;
   const waiting = student === null ? mostDue(students, all ?? [], where.pieceId, studio.now()) : null;

@@ -4,7 +4,7 @@ import { Camera, FilePlus2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useRef, useState, type ChangeEvent, type DragEvent, type ReactNode, type RefObject } from 'react';
 import { isTechnique } from '@/core/studio';
-import { useAllStandings, useEveryPiece, useStudents, useStudio } from '@/store';
+import { useEveryPiece, useGlances, useStudents, useStudio } from '@/store';
 import { Button, EmptyState, MoreMenu, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
@@ -112,17 +112,17 @@ function Lists({ rows }: { readonly rows: readonly ShelfRow[] }): ReactNode {
 function useShelf() {
   const pieces = useEveryPiece();
   const students = useStudents();
-  const standings = useAllStandings(true);
+  const glances = useGlances(null);
   const [wanted, setWanted] = useState<Wanted>(ANYTHING);
   const [sort, setSort] = useState<Sort>('used');
   const rows = useMemo(() => {
     const heardAt = new Map<string, string>();
-    for (const s of standings ?? []) if ((heardAt.get(s.pieceId) ?? '') < s.at) heardAt.set(s.pieceId, s.at);
+    for (const g of glances ?? []) if ((heardAt.get(g.pieceId) ?? '') < g.heardAt) heardAt.set(g.pieceId, g.heardAt);
     return shelfRows(pieces ?? [], students ?? [], heardAt);
-  }, [pieces, students, standings]);
+  }, [pieces, students, glances]);
   const found = useMemo(() => findPieces(rows, wanted, sort), [rows, wanted, sort]);
   return {
-    isThere: pieces !== undefined && students !== undefined && standings !== undefined,
+    isThere: pieces !== undefined && students !== undefined && glances !== undefined,
     rows,
     found,
     wanted,

@@ -1,0 +1,149 @@
+import {
+  mergeRecords,
+  placeKey,
+  recordsOfPlace,
+  wordsByTarget,
+  type ComingRecords,
+  type Conflict,
+  type RecordPlace,
+  type SetAside,
+  type StudioEvent,
+} from '@/core/studio';
+import type { StudioDatabase } from './database';
+import { recordsById } from './find-records';
+import { inParts } from './merge-rows-in';
+import { idsIn, newVolumes, onOneLine, putVolumes, replaceRecord, STRAYS, type Volume } from './volumes';
+import { worksOf } from './works';
+
+/** Up to so many new records stay loose; more are bound as they come. */
+const LOOSE_AT_MOST = 2000;
+/** Ids in one arrival of loose records. */
+const IDS_AT_A_TIME = 5000;
+
+/** What bringing records in came to. */
+export interface MergedRecords {
+  readonly fresh: number;
+  /** Works to be folded anew. */
+  readonly works: readonly RecordPlace[];
+}
+
+/** What is brought in, as it goes. */
+interface Bringing {
+  readonly db: StudioDatabase;
+  readonly batch: number;
+  readonly conflicts: Conflict[];
+  readonly aside: SetAside[];
+  readonly bound: boolean;
+  readonly works: Map<string, RecordPlace>;
+}
+
+/** The ids of all records that are here, each on one line. */
+async function idsHere(db: StudioDatabase): Promise<ReadonlySet<string> | null> {
+  const ids = new Set((await db.events.toCollection().primaryKeys()).map(onOneLine));
+  for (const c of await db.contents.toArray()) for (const id of idsIn(c)) ids.add(id);
+  return ids.size === 0 ? null : ids;
+}
+
+/** Records that are here under the same ids: of two that differ the later one stands, the other is set aside. */
+async function meet(bringing: Bringing, coming: readonly StudioEvent[]): Promise<void> {
+  const { db } = bringing;
+  if (coming.length === 0) return;
+  const mine = new Map(
+    (
+      await recordsById(
+        db,
+        coming.map((r) => r.id),
+      )
+    ).map((r) => [r.id, r]),
+  );
+  for (const record of coming) {
+    const before = mine.get(record.id);
+    if (!before) continue;
+    const { stands, aside } = mergeRecords(before, record);
+    if (!aside) continue;
+    bringing.conflicts.push({ kind: 'record', id: record.id });
+    bringing.aside.push(aside);
+    if (stands === before) continue;
+    mine.set(record.id, stands);
+    // The two may be about other students and pieces.
+    await touch(bringing, [before]);
+    await replaceRecord(db, stands);
+    await db.arrivals.add({ batch: bringing.batch, kind: 'replaced', before, after: stands });
+    await touch(bringing, [stands]);
+  }
+}
+
+/** What is to be folded anew because of some records that stand apart from their places. */
+async function touch(bringing: Bringing, records: readonly StudioEvent[]): Promise<void> {
+  for (const work of await worksOf(bringing.db, records)) bringing.works.set(placeKey(work), work);
+}
+
+/** Puts records in that are not here yet: bound where there are many, loose otherwise. */
+async function putFresh(bringing: Bringing, place: RecordPlace, records: readonly StudioEvent[]): Promise<void> {
+  const { db, batch } = bringing;
+  if (records.length === 0) return;
+  if (!bringing.bound) {
+    await db.events.bulkPut(records);
+    for (const part of inParts(records, IDS_AT_A_TIME))
+      await db.arrivals.add({ batch, kind: 'records', ids: part.map((r) => r.id) });
+    return;
+  }
+  const volumes: readonly Volume[] = newVolumes(place, records);
+  await putVolumes(db, volumes);
+  await db.arrivals.bulkAdd(volumes.map((v) => ({ batch, kind: 'volume' as const, volumeId: v.id })));
+}
+
+/** Loose whatever else is bound: words about records that did not come, and records that stand in for such. */
+const asLoose = (bringing: Bringing, count: number): Bringing => ({
+  ...bringing,
+  bound: count > LOOSE_AT_MOST,
+});
+
+/**
+ * Records joined with those that are here, inside a transaction; nothing that is here goes away. `told` hears which
+ * share is done. Gives how many are new, and the works to be folded anew.
+ */
+export async function mergeRecordsIn(
+  db: StudioDatabase,
+  coming: ComingRecords,
+  batch: number,
+  conflicts: Conflict[],
+  told: (share: number) => void,
+): Promise<MergedRecords> {
+  const here = await idsHere(db);
+  const isHere = (r: StudioEvent): boolean => here?.has(onOneLine(r.id)) ?? false;
+  const bringing: Bringing = {
+    db,
+    batch,
+    conflicts,
+    aside: [],
+    bound: coming.count > LOOSE_AT_MOST,
+    works: new Map(),
+  };
+  let fresh = 0;
+  /** What is about more than its own place. */
+  const wide: StudioEvent[] = [];
+  const apart: StudioEvent[] = [];
+  const words = wordsByTarget(coming.words);
+  for (const [i, place] of coming.places.entries()) {
+    const { records, crossing } = recordsOfPlace(place, words);
+    apart.push(...crossing);
+    const { studentId, pieceId } = place;
+    const unknown = records.filter((r) => !isHere(r));
+    if (unknown.length < records.length) await meet(bringing, records.filter(isHere));
+    if (unknown.length > 0) {
+      await putFresh(bringing, { studentId, pieceId }, unknown);
+      fresh += unknown.length;
+      if (studentId === '') wide.push(...unknown.filter((r) => r.kind === 'section-joined'));
+      else if (pieceId !== '') bringing.works.set(placeKey(place), { studentId, pieceId });
+    }
+    told((i + 1) / coming.places.length);
+  }
+  apart.push(...[...words.values()].flat());
+  await meet(bringing, [...apart.filter(isHere), ...coming.doubles]);
+  const unknown = apart.filter((r) => !isHere(r));
+  await putFresh(asLoose(bringing, unknown.length), STRAYS, unknown);
+  await touch(bringing, [...wide, ...unknown]);
+  await db.aside.bulkPut(bringing.aside);
+  return { fresh: fresh + unknown.length, works: [...bringing.works.values()] };
+}
