@@ -78,6 +78,8 @@ function asBefore(current: KeptState, from: KeptState, to: KeptState): KeptState
 const arrivalsOf = async (db: StudioDatabase, batch: number): Promise<Arrival[]> =>
   db.arrivals.where('batch').equals(batch).toArray();
 
+const NOTHING: KeptState = { row: null, removal: null };
+
 /** Rows as they stood before they came, with what was written beside that since; new ones are kept in the arrival. */
 async function takeBackRows(
   db: StudioDatabase,
@@ -92,6 +94,7 @@ async function takeBackRows(
     table,
     kept.map(({ key, before, after }, i) => ({
       key,
+      over: current[i] ?? NOTHING,
       ...asBefore(current[i] ?? before, after ?? before, before),
     })),
   );
@@ -110,6 +113,7 @@ async function bringBackRows(db: StudioDatabase, table: RowTable, rows: readonly
     table,
     rows.map(({ key, before, after }, i) => ({
       key,
+      over: current[i] ?? NOTHING,
       ...asBefore(current[i] ?? before, before, after ?? before),
     })),
   );

@@ -14,7 +14,6 @@ import {
   type StudioEvent,
 } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { looseWords } from './find-records';
 import { dropVolumes, idsIn, newVolumes, onOneLine, putVolumes, STRAYS, VOLUME_SIZE, type Volume } from './volumes';
 import { putWorks } from './works';
 
@@ -29,9 +28,16 @@ const SMALL = VOLUME_SIZE / 2;
 
 const LAST = '\uffff';
 
+/** Studios in which no standings of a former version are left: nothing brings them back. */
+const together = new WeakSet<StudioDatabase>();
+
 /** Whether standings of a former version wait to be put together. */
-export const areStandingsLeft = async (db: StudioDatabase): Promise<boolean> =>
-  (await db.standings.limit(1).primaryKeys()).length > 0;
+export async function areStandingsLeft(db: StudioDatabase): Promise<boolean> {
+  if (together.has(db)) return false;
+  const areLeft = (await db.standings.limit(1).primaryKeys()).length > 0;
+  if (!areLeft) together.add(db);
+  return areLeft;
+}
 
 /** Whether there is anything to bind. */
 export const isBindingNeeded = async (db: StudioDatabase): Promise<boolean> =>
@@ -45,22 +51,15 @@ async function putStandingsTogether(db: StudioDatabase, told: Told): Promise<voi
   const students = (await db.standings.orderBy('studentId').uniqueKeys()) as string[];
   for (const [i, studentId] of students.entries()) {
     await db.transaction('rw', [db.standings, db.works, db.glances], async () => {
-      const by = new Map<string, RecordPlace & { readonly standings: FoldedStanding[] }>();
+      const by = new Map<string, FoldedStanding[]>();
       for (const s of await db.standings.where('studentId').equals(studentId).toArray()) {
-        const there = by.get(workKey(s));
-        if (there) there.standings.push(s);
-        else by.set(workKey(s), { studentId: s.studentId, pieceId: s.pieceId, standings: [s] });
+        const there = by.get(s.pieceId);
+        if (there) there.push(s);
+        else by.set(s.pieceId, [s]);
       }
-      const folded = new Set(
-        await db.works
-          .where('key')
-          .anyOf([...by.keys()])
-          .primaryKeys(),
-      );
-      await putWorks(
-        db,
-        [...by].flatMap(([key, work]) => (folded.has(key) ? [] : [work])),
-      );
+      const folded = new Set(await db.works.where('studentId').equals(studentId).primaryKeys());
+      for (const pieceId of [...by.keys()]) if (folded.has(workKey({ studentId, pieceId }))) by.delete(pieceId);
+      await putWorks(db, new Map([[studentId, by]]));
     });
     told((i + 1) / students.length);
   }
@@ -145,7 +144,7 @@ async function bindLoose(db: StudioDatabase, told: Told): Promise<void> {
   const count = await db.events.count();
   const run: BindingRun = {
     db,
-    words: wordsByTarget((await looseWords(db)).filter((w) => placeOfRecord(w) === null)),
+    words: wordsByTarget(await db.events.where('target').above('').toArray()),
     kept: await volumesInArrivals(db),
     takesOut: count < CLEARED_FROM,
     crossing: [],

@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie';
-import type { FoldedStanding, Glance } from '@/core/mastery';
+import type { FoldedStanding, PackedGlances } from '@/core/mastery';
 import type {
   Damaged,
   Ladder,
@@ -125,7 +125,7 @@ export class StudioDatabase extends Dexie {
   declare damaged: Table<Damaged, string>;
   /** Folded records, one row a student and piece: a snapshot that every change of the records keeps up to date. */
   declare works: Table<Work, string>;
-  declare glances: Table<Glance, string>;
+  declare glances: Table<PackedGlances, string>;
   /** What records came to in former versions, a row each, until they are put together by works. */
   declare standings: Table<FoldedStanding, string>;
   declare changes: Table<Change, number>;

@@ -15,49 +15,51 @@ const LAST = '\uffff';
 const once = (records: readonly StudioEvent[]): StudioEvent[] => [...new Map(records.map((r) => [r.id, r])).values()];
 const recordsIn = (volumes: readonly Volume[]): StudioEvent[] => volumes.flatMap((v) => v.records);
 
-export const strays = async (db: StudioDatabase): Promise<readonly StudioEvent[]> =>
-  recordsIn(await db.volumes.where('[studentId+pieceId]').equals([STRAYS.studentId, STRAYS.pieceId]).toArray());
-
-/** Loose records that are about others: words, and records that stand in for others. */
-export const looseWords = async (db: StudioDatabase): Promise<readonly StudioEvent[]> => [
-  ...(await db.events.where('target').above('').toArray()),
-  ...(await db.events.where('corrects').above('').toArray()),
-];
-
-/** Those that were asked for among what lies together, and every word about them. */
-async function withTheirWords(
-  db: StudioDatabase,
-  loose: readonly StudioEvent[],
-  bound: readonly StudioEvent[],
-  isWanted: (record: StudioEvent) => boolean,
-): Promise<StudioEvent[]> {
-  const apart = await strays(db);
-  const wanted = once([...loose, ...bound, ...apart].filter(isWanted));
-  const ids = new Set(wanted.map((r) => r.id));
-  return once([...wanted, ...wordsAmong([...bound, ...apart, ...(await looseWords(db))], ids)]);
+/** Records that may be about any other, wherever that lies: loose words, corrections, and strays. */
+export async function recordsApart(db: StudioDatabase): Promise<readonly StudioEvent[]> {
+  const [words, corrections, strays] = await Promise.all([
+    db.events.where('target').above('').toArray(),
+    db.events.where('corrects').above('').toArray(),
+    db.volumes.where('[studentId+pieceId]').equals([STRAYS.studentId, STRAYS.pieceId]).toArray(),
+  ]);
+  return [...words, ...corrections, ...recordsIn(strays)];
 }
 
-/** Records about a student, of some kinds or of all, with every word about them. */
+/** Those that were asked for among what lies together, and every word about them. */
+function withTheirWords(
+  loose: readonly StudioEvent[],
+  bound: readonly StudioEvent[],
+  apart: readonly StudioEvent[],
+  isWanted: (record: StudioEvent) => boolean,
+): StudioEvent[] {
+  const wanted = once([...loose, ...bound, ...apart].filter(isWanted));
+  const ids = new Set(wanted.map((r) => r.id));
+  return once([...wanted, ...wordsAmong([...bound, ...apart], ids)]);
+}
+
+const looseOfStudent = (db: StudioDatabase, studentId: string): PromiseLike<StudioEvent[]> =>
+  db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray();
+
+/** Records about a student, of some kinds or of all, with every word about them. `apart` where it is at hand. */
 export async function recordsOfStudent(
   db: StudioDatabase,
   studentId: string,
   kinds?: readonly Kind[],
+  apart?: readonly StudioEvent[],
 ): Promise<StudioEvent[]> {
-  const loose = kinds
-    ? await db.events
-        .where('[studentId+kind]')
-        .anyOf(kinds.map((k) => [studentId, k] as [string, string]))
-        .toArray()
-    : await db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray();
   const volumes = db.volumes.where('[studentId+pieceId]');
-  const bound = kinds?.every((k) => ABOUT_NO_PIECE.has(k))
-    ? await volumes.equals([studentId, '']).toArray()
-    : await volumes.between([studentId, ''], [studentId, LAST]).toArray();
+  const [loose, bound, others] = await Promise.all([
+    looseOfStudent(db, studentId),
+    kinds?.every((k) => ABOUT_NO_PIECE.has(k))
+      ? volumes.equals([studentId, '']).toArray()
+      : volumes.between([studentId, ''], [studentId, LAST]).toArray(),
+    apart ?? recordsApart(db),
+  ]);
   const wanted = kinds && new Set<Kind>(kinds);
   return withTheirWords(
-    db,
     loose,
     recordsIn(bound),
+    others,
     (r) => 'studentId' in r && r.studentId === studentId && (wanted?.has(r.kind) ?? true),
   );
 }
@@ -67,17 +69,21 @@ export async function recordsOfPiece(
   db: StudioDatabase,
   pieceId: string,
   kinds: readonly ('fingering' | 'section-joined')[],
+  apart?: readonly StudioEvent[],
 ): Promise<StudioEvent[]> {
-  const loose = await db.events
-    .where('[pieceId+kind]')
-    .anyOf(kinds.map((k) => [pieceId, k] as [string, string]))
-    .toArray();
-  const bound = await db.volumes.where('[studentId+pieceId]').equals(['', pieceId]).toArray();
+  const [loose, bound, others] = await Promise.all([
+    db.events
+      .where('[pieceId+kind]')
+      .anyOf(kinds.map((k) => [pieceId, k] as [string, string]))
+      .toArray(),
+    db.volumes.where('[studentId+pieceId]').equals(['', pieceId]).toArray(),
+    apart ?? recordsApart(db),
+  ]);
   const wanted = new Set<Kind>(kinds);
   return withTheirWords(
-    db,
     loose,
     recordsIn(bound),
+    others,
     (r) => wanted.has(r.kind) && 'pieceId' in r && r.pieceId === pieceId,
   );
 }
@@ -86,10 +92,14 @@ export async function recordsOfPiece(
 export async function recordsOfWork(
   db: StudioDatabase,
   { studentId, pieceId }: RecordPlace,
+  apart?: readonly StudioEvent[],
 ): Promise<readonly StudioEvent[]> {
-  const loose = await db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray();
-  const bound = await db.volumes.where('[studentId+pieceId]').equals([studentId, pieceId]).toArray();
-  return withTheirWords(db, loose, recordsIn(bound), (r) => {
+  const [loose, bound, others] = await Promise.all([
+    looseOfStudent(db, studentId),
+    db.volumes.where('[studentId+pieceId]').equals([studentId, pieceId]).toArray(),
+    apart ?? recordsApart(db),
+  ]);
+  return withTheirWords(loose, recordsIn(bound), others, (r) => {
     const place = placeOfRecord(r);
     return place?.studentId === studentId && place.pieceId === pieceId;
   });
@@ -115,12 +125,14 @@ export async function wordsAbout(db: StudioDatabase, records: readonly StudioEve
       return place ? [[`${place.studentId} ${place.pieceId}`, place] as const] : [];
     }),
   );
-  const bound = await db.volumes
-    .where('[studentId+pieceId]')
-    .anyOf([...places.values()].map((p) => [p.studentId, p.pieceId] as [string, string]))
-    .toArray();
-  const all = [...recordsIn(bound), ...(await strays(db)), ...(await looseWords(db))];
-  return wordsAmong(all, new Set(records.map((r) => r.id)));
+  const [bound, apart] = await Promise.all([
+    db.volumes
+      .where('[studentId+pieceId]')
+      .anyOf([...places.values()].map((p) => [p.studentId, p.pieceId] as [string, string]))
+      .toArray(),
+    recordsApart(db),
+  ]);
+  return wordsAmong([...recordsIn(bound), ...apart], new Set(records.map((r) => r.id)));
 }
 
 /** The records that some are about, back to the first: what a correction corrects, what a word takes back. */

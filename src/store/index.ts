@@ -10,6 +10,7 @@ export {
   useEveryStudent,
   useFingerings,
   useGlances,
+  useHasSections,
   useLadders,
   useMarks,
   useNotices,

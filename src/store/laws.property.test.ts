@@ -25,7 +25,7 @@ import {
   tickRung,
   type Week,
 } from '@/core/commands';
-import { foldStandings, glanceOf } from '@/core/mastery';
+import { foldStandings, glanceOf, unpackGlances } from '@/core/mastery';
 import {
   mergeStudios,
   notesOfMark,
@@ -328,8 +328,9 @@ describe('every state that commands reach', () => {
         expect(kept).toEqual(folded);
         // Each work has its glance.
         const works = await db.works.orderBy('key').toArray();
-        expect(await db.glances.orderBy('key').toArray()).toEqual(works.map((w) => glanceOf(w.standings)));
-        // The file that is saved in portions, read in portions, is the same studio; how records lie makes no difference.
+        const glances = (await db.glances.toArray()).flatMap(unpackGlances);
+        expect(glances.sort(byKey)).toEqual(works.map((w) => glanceOf(w.standings, w.stamp)));
+        // The file that is saved in portions, read in portions, is the same studio, however records lie.
         const text = await savedText(db, LATER);
         expect(readStudioFile(text, 'file', 'UTC')).toMatchObject({ ok: true, value: { studio: out } });
         const coming = readInPortions(text, 97);

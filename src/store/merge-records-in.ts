@@ -1,3 +1,4 @@
+import type { FoldedStanding } from '@/core/mastery';
 import {
   mergeRecords,
   placeKey,
@@ -13,10 +14,13 @@ import type { StudioDatabase } from './database';
 import { recordsById } from './find-records';
 import { inParts } from './merge-rows-in';
 import { idsIn, newVolumes, onOneLine, putVolumes, replaceRecord, STRAYS, type Volume } from './volumes';
-import { worksOf } from './works';
+import { putWorks, standingsIn, worksOf } from './works';
 
 /** Up to so many new records stay loose; more are bound as they come. */
 const LOOSE_AT_MOST = 2000;
+const VOLUMES_AT_A_TIME = 64;
+/** Works kept at a time. */
+const WORKS_AT_A_TIME = 100;
 /** Ids in one arrival of loose records. */
 const IDS_AT_A_TIME = 5000;
 
@@ -34,6 +38,8 @@ interface Bringing {
   readonly conflicts: Conflict[];
   readonly aside: SetAside[];
   readonly bound: boolean;
+  /** Volumes that are put together with others: many a time is quicker than one by one. */
+  readonly waiting: Volume[];
   readonly works: Map<string, RecordPlace>;
 }
 
@@ -44,10 +50,14 @@ async function idsHere(db: StudioDatabase): Promise<ReadonlySet<string> | null> 
   return ids.size === 0 ? null : ids;
 }
 
-/** Records that are here under the same ids: of two that differ the later one stands, the other is set aside. */
-async function meet(bringing: Bringing, coming: readonly StudioEvent[]): Promise<void> {
+/**
+ * Records that are here under the same ids: of two that differ the later one stands, the other is set aside. Gives
+ * those that are not here after all.
+ */
+async function meet(bringing: Bringing, coming: readonly StudioEvent[]): Promise<readonly StudioEvent[]> {
   const { db } = bringing;
-  if (coming.length === 0) return;
+  if (coming.length === 0) return [];
+  const strangers: StudioEvent[] = [];
   const mine = new Map(
     (
       await recordsById(
@@ -58,7 +68,10 @@ async function meet(bringing: Bringing, coming: readonly StudioEvent[]): Promise
   );
   for (const record of coming) {
     const before = mine.get(record.id);
-    if (!before) continue;
+    if (!before) {
+      strangers.push(record);
+      continue;
+    }
     const { stands, aside } = mergeRecords(before, record);
     if (!aside) continue;
     bringing.conflicts.push({ kind: 'record', id: record.id });
@@ -71,6 +84,7 @@ async function meet(bringing: Bringing, coming: readonly StudioEvent[]): Promise
     await db.arrivals.add({ batch: bringing.batch, kind: 'replaced', before, after: stands });
     await touch(bringing, [stands]);
   }
+  return strangers;
 }
 
 /** What is to be folded anew because of some records that stand apart from their places. */
@@ -88,7 +102,13 @@ async function putFresh(bringing: Bringing, place: RecordPlace, records: readonl
       await db.arrivals.add({ batch, kind: 'records', ids: part.map((r) => r.id) });
     return;
   }
-  const volumes: readonly Volume[] = newVolumes(place, records);
+  bringing.waiting.push(...newVolumes(place, records));
+  if (bringing.waiting.length >= VOLUMES_AT_A_TIME) await putWaiting(bringing);
+}
+
+/** Puts the volumes that wait. */
+async function putWaiting({ db, batch, waiting }: Bringing): Promise<void> {
+  const volumes: readonly Volume[] = waiting.splice(0);
   await putVolumes(db, volumes);
   await db.arrivals.bulkAdd(volumes.map((v) => ({ batch, kind: 'volume' as const, volumeId: v.id })));
 }
@@ -98,6 +118,38 @@ const asLoose = (bringing: Bringing, count: number): Bringing => ({
   ...bringing,
   bound: count > LOOSE_AT_MOST,
 });
+
+/**
+ * Folds places as they come, where nothing was here before: what was just read need not be read again. `joins` are
+ * those of the pieces; places of no student come before all others.
+ */
+class FoldsAsTheyCome {
+  private readonly joins = new Map<string, readonly StudioEvent[]>();
+  private folded = new Map<string, Map<string, readonly FoldedStanding[]>>();
+  private count = 0;
+  constructor(private readonly db: StudioDatabase) {}
+
+  async take({ studentId, pieceId }: RecordPlace, records: readonly StudioEvent[]): Promise<void> {
+    if (pieceId === '') return;
+    if (studentId === '') {
+      this.joins.set(pieceId, records);
+      return;
+    }
+    const standings = standingsIn([...records, ...(this.joins.get(pieceId) ?? [])], { studentId, pieceId });
+    const there = this.folded.get(studentId);
+    if (there) there.set(pieceId, standings);
+    else this.folded.set(studentId, new Map([[pieceId, standings]]));
+    this.count += 1;
+    if (this.count >= WORKS_AT_A_TIME) await this.put();
+  }
+
+  async put(): Promise<void> {
+    const { folded } = this;
+    this.folded = new Map();
+    this.count = 0;
+    await putWorks(this.db, folded);
+  }
+}
 
 /**
  * Records joined with those that are here, inside a transaction; nothing that is here goes away. `told` hears which
@@ -118,6 +170,7 @@ export async function mergeRecordsIn(
     conflicts,
     aside: [],
     bound: coming.count > LOOSE_AT_MOST,
+    waiting: [],
     works: new Map(),
   };
   let fresh = 0;
@@ -125,7 +178,11 @@ export async function mergeRecordsIn(
   const wide: StudioEvent[] = [];
   const apart: StudioEvent[] = [];
   const words = wordsByTarget(coming.words);
-  for (const [i, place] of coming.places.entries()) {
+  const folds = here === null ? new FoldsAsTheyCome(db) : null;
+  const places = [...coming.places].sort((a, b) =>
+    a.studentId < b.studentId ? -1 : a.studentId > b.studentId ? 1 : 0,
+  );
+  for (const [i, place] of places.entries()) {
     const { records, crossing } = recordsOfPlace(place, words);
     apart.push(...crossing);
     const { studentId, pieceId } = place;
@@ -134,15 +191,19 @@ export async function mergeRecordsIn(
     if (unknown.length > 0) {
       await putFresh(bringing, { studentId, pieceId }, unknown);
       fresh += unknown.length;
-      if (studentId === '') wide.push(...unknown.filter((r) => r.kind === 'section-joined'));
+      if (folds) await folds.take({ studentId, pieceId }, unknown);
+      else if (studentId === '') wide.push(...unknown.filter((r) => r.kind === 'section-joined'));
       else if (pieceId !== '') bringing.works.set(placeKey(place), { studentId, pieceId });
     }
-    told((i + 1) / coming.places.length);
+    told((i + 1) / places.length);
   }
+  await putWaiting(bringing);
+  await folds?.put();
   apart.push(...[...words.values()].flat());
-  await meet(bringing, [...apart.filter(isHere), ...coming.doubles]);
-  const unknown = apart.filter((r) => !isHere(r));
+  const strangers = await meet(bringing, [...apart.filter(isHere), ...coming.doubles]);
+  const unknown = [...apart.filter((r) => !isHere(r)), ...strangers];
   await putFresh(asLoose(bringing, unknown.length), STRAYS, unknown);
+  await putWaiting(bringing);
   await touch(bringing, [...wide, ...unknown]);
   await db.aside.bulkPut(bringing.aside);
   return { fresh: fresh + unknown.length, works: [...bringing.works.values()] };

@@ -20,18 +20,22 @@ const ROWS_AT_A_TIME = 500;
 export const inParts = <T>(list: readonly T[], size: number): T[][] =>
   Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size));
 
+/** A row as it is to be stored, over what is. */
+export interface Written extends KeptState {
+  readonly key: string;
+  readonly over: KeptState;
+}
+
 /** Rows and removals as they are to be, written together. */
-export async function storeKept(
-  db: StudioDatabase,
-  table: RowTable,
-  states: readonly (KeptState & { readonly key: string })[],
-): Promise<void> {
+export async function storeKept(db: StudioDatabase, table: RowTable, states: readonly Written[]): Promise<void> {
   const rows = states.flatMap((s) => (s.row ? [s.row] : []));
-  const removals = states.flatMap((s) => (s.removal ? [s.removal] : []));
+  const removals = states.flatMap((s) => s.removal ?? []);
+  const gone = states.flatMap((s) => (s.row === null && s.over.row !== null ? [s.key] : []));
+  const back = states.flatMap((s) => (s.removal === null && s.over.removal ? [removalId(table, s.key)] : []));
   await db.table(table).bulkPut(rows);
-  await db.table(table).bulkDelete(states.flatMap((s) => (s.row ? [] : [s.key])));
-  await db.removed.bulkPut(removals);
-  await db.removed.bulkDelete(states.flatMap((s) => (s.removal ? [] : [removalId(table, s.key)])));
+  if (gone.length > 0) await db.table(table).bulkDelete(gone);
+  if (removals.length > 0) await db.removed.bulkPut(removals);
+  if (back.length > 0) await db.removed.bulkDelete(back);
 }
 
 /** Rows of these ids as the tables hold them. */
@@ -62,7 +66,7 @@ async function mergePart(
     states.flatMap((s) => s.removal ?? []),
   );
   const arrived: ArrivedRow[] = [];
-  const written: (KeptState & { readonly key: string })[] = [];
+  const written: Written[] = [];
   for (const [i, [key, there]] of coming.entries()) {
     const mine = here.get(key);
     const merged = mine ? mergeKept(table, mine, there) : { kept: there, conflicts: [] };
@@ -71,7 +75,7 @@ async function mergePart(
     const after: KeptState = asStored(table, merged.kept);
     const isNew = before.row === null && before.removal === null;
     if (!isNew && sameContent(before, after)) continue;
-    written.push({ key, ...after });
+    written.push({ key, over: before, ...after });
     arrived.push({ key, before, after: isNew ? null : after });
   }
   await storeKept(db, table, written);

@@ -3,7 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { isSection } from '@/core/way';
-import { foldEvents, type FoldedRecords, workKey, type FoldedStanding, type Glance } from '@/core/mastery';
+import { foldEvents, unpackGlances, type FoldedRecords, type FoldedStanding, type Glance } from '@/core/mastery';
 import { isTechnique, parseRow } from '@/core/studio';
 import type {
   Ladder,
@@ -22,6 +22,7 @@ import type { Notice, StudioDatabase } from './database';
 import { recordsOfPiece, recordsOfStudent } from './find-records';
 import { inParts } from './merge-rows-in';
 import { useStudio } from './studio-context';
+import type { Work } from './works';
 
 export type Loaded<T> = T | undefined;
 
@@ -57,6 +58,20 @@ export function useSections(pieceId: string | null): Loaded<Section[]> {
   return useLiveQuery(
     async () => (pieceId ? (await db.sections.where('pieceId').equals(pieceId).toArray()).filter(isSection) : []),
     [db, pieceId],
+  );
+}
+
+/** Whether any of some pieces has sections. */
+export function useHasSections(pieceIds: readonly string[]): Loaded<boolean> {
+  const { db } = useStudio();
+  return useLiveQuery(
+    async () =>
+      (await db.sections
+        .where('pieceId')
+        .anyOf([...pieceIds])
+        .filter(isSection)
+        .first()) !== undefined,
+    [db, pieceIds],
   );
 }
 
@@ -124,56 +139,79 @@ export function useRemoved(): Loaded<readonly RemovedRow[]> {
   }, [db]);
 }
 
+/** Whose works, and on what. */
+interface WorkFilter {
+  readonly pieceId?: string | null;
+  readonly studentId?: string | null;
+}
+
+/** A glance at every work there is, or at those of one piece or of one student. */
+async function glancesOf(
+  db: StudioDatabase,
+  { pieceId = null, studentId = null }: WorkFilter,
+): Promise<readonly Glance[]> {
+  const packed = studentId === null ? await db.glances.toArray() : [await db.glances.get(studentId)];
+  const glances = packed.flatMap((p) => (p ? unpackGlances(p) : []));
+  return pieceId === null ? glances : glances.filter((g) => g.pieceId === pieceId);
+}
+
 /** Works read at a time: the page is not held up by more. */
 const WORKS_AT_A_TIME = 12;
+/** The works that were read last, by their keys; what has another stamp since is read again. */
+const MOST_KEPT = 600;
+const worksRead = new Map<string, Work>();
 
-/** Standings of some works by `student section`, read in portions. */
-async function standingsIn(db: StudioDatabase, keys: readonly string[]): Promise<ReadonlyMap<string, FoldedStanding>> {
-  const standings = new Map<string, FoldedStanding>();
-  for (const part of inParts(keys, WORKS_AT_A_TIME))
-    for (const work of await db.works.bulkGet(part)) for (const s of work?.standings ?? []) standings.set(s.key, s);
-  return standings;
+/** Works at which was glanced, read where they have changed since. */
+async function worksAt(db: StudioDatabase, glances: readonly Glance[]): Promise<readonly Work[]> {
+  const keyOf = (g: { readonly key: string }): string => `${db.name} ${g.key}`;
+  const known = new Map<string, Work>();
+  for (const g of glances) {
+    const there = worksRead.get(keyOf(g));
+    if (there?.stamp === g.stamp) known.set(g.key, there);
+  }
+  const missing = glances.flatMap((g) => (known.has(g.key) ? [] : [g.key]));
+  for (const part of inParts(missing, WORKS_AT_A_TIME))
+    for (const work of await db.works.bulkGet(part)) if (work) known.set(work.key, work);
+  for (const work of known.values()) {
+    worksRead.delete(keyOf(work));
+    worksRead.set(keyOf(work), work);
+  }
+  // What was asked for longest ago goes first.
+  for (const key of worksRead.keys()) {
+    if (worksRead.size <= MOST_KEPT) break;
+    worksRead.delete(key);
+  }
+  return glances.flatMap((g) => known.get(g.key) ?? []);
 }
 
 /** Standings by `student section`, of one piece, of one student, or of one student on one piece. */
-export function useStandings(filter: {
-  readonly pieceId?: string | null;
-  readonly studentId?: string | null;
-}): Loaded<ReadonlyMap<string, FoldedStanding>> {
+export function useStandings(filter: WorkFilter): Loaded<ReadonlyMap<string, FoldedStanding>> {
   const { db } = useStudio();
   const { pieceId = null, studentId = null } = filter;
   return useLiveQuery(async () => {
+    if (pieceId === null && studentId === null) return new Map<string, FoldedStanding>();
     if (await areStandingsLeft(db)) return undefined;
-    const keys =
-      pieceId && studentId
-        ? [workKey({ studentId, pieceId })]
-        : pieceId
-          ? await db.works.where('pieceId').equals(pieceId).primaryKeys()
-          : studentId
-            ? await db.works.where('studentId').equals(studentId).primaryKeys()
-            : [];
-    return standingsIn(db, keys);
+    const works = await worksAt(db, await glancesOf(db, { pieceId, studentId }));
+    return new Map(works.flatMap((w) => w.standings.map((s) => [s.key, s] as const)));
   }, [db, pieceId, studentId]);
 }
 
-/** Standings of some students on some pieces, by `student piece`, and which were asked for. */
+/** Standings of some works, by `student piece`, and which were asked for. */
 export interface WorksOf {
   readonly asked: ReadonlySet<string>;
   readonly standings: ReadonlyMap<string, readonly FoldedStanding[]>;
 }
 
-/** Standings of some students on some pieces; for a moment those of the former. */
-export function useWorks(studentIds: readonly string[], pieceIds: readonly string[]): Loaded<WorksOf> {
+/** Standings of the works at some glances; for a moment those of the former. */
+export function useWorks(glances: readonly Glance[]): Loaded<WorksOf> {
   const { db } = useStudio();
-  const keys = studentIds.flatMap((studentId) => pieceIds.map((pieceId) => workKey({ studentId, pieceId })));
-  const wanted = keys.join('\n');
   return useLiveQuery(async () => {
-    const asked = wanted.split('\n').filter((key) => key.trim() !== '');
-    const standings = new Map<string, readonly FoldedStanding[]>();
-    for (const part of inParts(asked, WORKS_AT_A_TIME))
-      for (const work of await db.works.bulkGet(part)) if (work) standings.set(work.key, work.standings);
-    return { asked: new Set(asked), standings };
-  }, [db, wanted]);
+    const works = await worksAt(db, glances);
+    return {
+      asked: new Set(glances.map((g) => g.key)),
+      standings: new Map(works.map((w) => [w.key, w.standings])),
+    };
+  }, [db, glances]);
 }
 
 /** A glance at every work there is, or at those on one piece. */
@@ -181,8 +219,7 @@ export function useGlances(pieceId: string | null, wanted = true): Loaded<readon
   const { db } = useStudio();
   return useLiveQuery(async () => {
     if (!wanted) return [];
-    if (await areStandingsLeft(db)) return undefined;
-    return pieceId === null ? db.glances.toArray() : db.glances.where('pieceId').equals(pieceId).toArray();
+    return (await areStandingsLeft(db)) ? undefined : glancesOf(db, { pieceId });
   }, [db, pieceId, wanted]);
 }
 

@@ -56,9 +56,9 @@ export const TABLES = {
   aside: { indexes: 'id', inFile: true, merged: 'union' },
   /** Rows that do not hold what they should, as they are. */
   damaged: { indexes: 'id, table', inFile: true, merged: 'union' },
-  /** Folded records, one row a student and piece, and the glance at each. */
+  /** Folded records, one row a student and piece, and the glances at each student. */
   works: { indexes: 'key, studentId, pieceId', inFile: false, merged: 'derived' },
-  glances: { indexes: 'key, pieceId', inFile: false, merged: 'derived' },
+  glances: { indexes: 'studentId', inFile: false, merged: 'derived' },
   /** Folded records of former versions, one row a student and section. */
   standings: { indexes: 'key, studentId, pieceId, sectionId, [studentId+pieceId]', inFile: false, merged: 'derived' },
   /** What can be undone. */

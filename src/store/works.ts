@@ -2,45 +2,75 @@
  * What the records come to, folded and kept: a row for each student and piece, and a glance at it. Kept up to date by
  * whatever changes records, inside its transaction.
  */
-import { foldStandings, glanceOf, workKey, type FoldedStanding } from '@/core/mastery';
+import {
+  foldStandings,
+  glanceOf,
+  packGlances,
+  unpackGlances,
+  workKey,
+  type FoldedStanding,
+  type Glance,
+} from '@/core/mastery';
 import { placeOfRecord, type RecordPlace, type StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { recordsOfPiece, recordsOfStudent, recordsOfWork, withWhatCounts, withWhatTheyAreAbout } from './find-records';
+import {
+  recordsApart,
+  recordsOfPiece,
+  recordsOfStudent,
+  recordsOfWork,
+  withWhatCounts,
+  withWhatTheyAreAbout,
+} from './find-records';
 
 /** Where one student stands on the sections of one piece. */
 export interface Work extends RecordPlace {
   /** `student piece`. */
   readonly key: string;
+  /** Changes whenever it is folded anew. */
+  readonly stamp: string;
   readonly standings: readonly FoldedStanding[];
 }
 
 /** More works of one student than these are folded from all that is known of the student. */
 const FEW = 3;
 
-/** Keeps what a work comes to; a work of which nothing is known goes. */
-export async function putWorks(
-  db: StudioDatabase,
-  folded: readonly (RecordPlace & { readonly standings: readonly FoldedStanding[] })[],
-): Promise<void> {
-  const there = folded.filter((w) => w.standings.length > 0);
-  const gone = folded.filter((w) => w.standings.length === 0).map(workKey);
-  if (gone.length > 0) {
-    await db.works.bulkDelete(gone);
-    await db.glances.bulkDelete(gone);
-  }
-  await db.works.bulkPut(
-    there.map(({ studentId, pieceId, standings }) => ({
-      key: workKey({ studentId, pieceId }),
-      studentId,
-      pieceId,
-      standings,
-    })),
+/** What was folded: by student, then by piece. */
+export type Folded = ReadonlyMap<string, ReadonlyMap<string, readonly FoldedStanding[]>>;
+
+/** Keeps what works come to; one of which nothing is known goes. */
+export async function putWorks(db: StudioDatabase, folded: Folded): Promise<void> {
+  const works: Work[] = [];
+  const gone: string[] = [];
+  for (const [studentId, pieces] of folded)
+    for (const [pieceId, standings] of pieces) {
+      const key = workKey({ studentId, pieceId });
+      if (standings.length === 0) gone.push(key);
+      else works.push({ key, studentId, pieceId, stamp: crypto.randomUUID(), standings });
+    }
+  const students = [...folded.keys()];
+  const packed = await db.glances.bulkGet(students);
+  const glances = new Map(
+    students.map((studentId, i): [string, Glance[]] => {
+      const before = packed[i];
+      const pieces = folded.get(studentId);
+      return [studentId, before ? unpackGlances(before).filter((g) => !pieces?.has(g.pieceId)) : []];
+    }),
   );
-  await db.glances.bulkPut(there.flatMap((w) => glanceOf(w.standings) ?? []));
+  for (const w of works) {
+    const glance = glanceOf(w.standings, w.stamp);
+    if (glance) glances.get(w.studentId)?.push(glance);
+  }
+  const empty = students.filter((id, i) => packed[i] && glances.get(id)?.length === 0);
+  await Promise.all([
+    db.works.bulkPut(works),
+    db.glances.bulkPut([...glances].flatMap(([id, own]) => (own.length > 0 ? [packGlances(id, own)] : []))),
+    gone.length > 0 ? db.works.bulkDelete(gone) : undefined,
+    empty.length > 0 ? db.glances.bulkDelete(empty) : undefined,
+  ]);
 }
 
 /** The standings of a work, out of records among which its own are. */
-const standingsIn = (records: readonly StudioEvent[], work: RecordPlace): readonly FoldedStanding[] =>
+export const standingsIn = (records: readonly StudioEvent[], work: RecordPlace): readonly FoldedStanding[] =>
   foldStandings(records).filter((s) => s.studentId === work.studentId && s.pieceId === work.pieceId);
 
 /** The works of several pieces, out of all that is known of a student. */
@@ -76,31 +106,30 @@ export async function foldWorks(
   works: readonly RecordPlace[],
   told: (share: number) => void = () => undefined,
 ): Promise<void> {
+  const apart = await recordsApart(db);
   const joinsOf = new Map<string, readonly StudioEvent[]>();
   const joins = async (pieceId: string): Promise<readonly StudioEvent[]> => {
-    const there = joinsOf.get(pieceId) ?? (await recordsOfPiece(db, pieceId, ['section-joined']));
+    const there = joinsOf.get(pieceId) ?? (await recordsOfPiece(db, pieceId, ['section-joined'], apart));
     joinsOf.set(pieceId, there);
     return there;
   };
   let done = 0;
   const students = byStudent(works);
   for (const [studentId, pieceIds] of students) {
-    const joined: StudioEvent[] = [];
-    for (const pieceId of pieceIds) joined.push(...(await joins(pieceId)));
+    const folded = new Map<string, readonly FoldedStanding[]>();
     if (pieceIds.size <= FEW)
       for (const pieceId of pieceIds) {
         const work = { studentId, pieceId };
-        const records = await withWhatCounts(db, await recordsOfWork(db, work));
-        await putWorks(db, [{ ...work, standings: standingsIn([...records, ...joined], work) }]);
+        const [own, joined] = await Promise.all([recordsOfWork(db, work, apart), joins(pieceId)]);
+        folded.set(pieceId, standingsIn([...(await withWhatCounts(db, own)), ...joined], work));
       }
     else {
-      const records = await withWhatCounts(db, await recordsOfStudent(db, studentId));
-      const folded = foldByPiece(studentId, records, joined);
-      await putWorks(
-        db,
-        [...pieceIds].map((pieceId) => ({ studentId, pieceId, standings: folded.get(pieceId) ?? [] })),
-      );
+      const joined = (await Promise.all([...pieceIds].map(joins))).flat();
+      const records = await withWhatCounts(db, await recordsOfStudent(db, studentId, undefined, apart));
+      const all = foldByPiece(studentId, records, joined);
+      for (const pieceId of pieceIds) folded.set(pieceId, all.get(pieceId) ?? []);
     }
+    await putWorks(db, new Map([[studentId, folded]]));
     done += 1;
     told(done / students.size);
   }

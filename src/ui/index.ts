@@ -21,6 +21,7 @@ export { NamedChoice } from './named-choice';
 export { MoreMenu } from './more-menu';
 export { TickRow } from './tick-row';
 export { staggered, textWidth } from './stagger';
+export { useGrowing } from './use-growing';
 export { useKeptChoice } from './kept-choice';
 export { useDrag, type DragHandlers } from './use-drag';
 export { BeatSign } from './beat-sign';

@@ -138,7 +138,8 @@ export function dueState(fading: Fading | null, heardAt: string, now: string): D
 /**
  * From when a section is at risk, in milliseconds since 1970: the moment at which `dueState` begins to say so.
  *
- * @example atRiskFrom({ due: '2026-05-27T15:00:00.000Z', stabilityInDays: 7 }, '2026-05-20T15:00:00.000Z') > 0 // → true
+ * @example
+ * atRiskFrom({ due: '2026-05-27T15:00:00.000Z', stabilityInDays: 7 }, '2026-05-20T15:00:00.000Z') > 0 // → true
  */
 export function atRiskFrom(fading: Fading, heardAt: string): number {
   const days = (fading.stabilityInDays * (AT_RISK_BELOW ** (-1 / DECAY) - 1)) / FACTOR;

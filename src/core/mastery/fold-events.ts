@@ -50,6 +50,9 @@ function addTo<T>(lists: Map<string, T[]>, key: string, item: T): void {
 const inOrder = (a: StudioEvent, b: StudioEvent): number =>
   a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 
+/** What holds of lists that were asked about: lessons, weeks and practice of a student ask about the same list. */
+const heldOf = new WeakMap<readonly StudioEvent[], readonly StudioEvent[]>();
+
 /**
  * Events that hold: not taken back, or taken back and restored. The latest word about an event counts, unless that word
  * was itself taken back. Same events twice count once.
@@ -57,7 +60,15 @@ const inOrder = (a: StudioEvent, b: StudioEvent): number =>
  * @example
  * heldEvents([level('2026-05-20', 'a', 3), takenBack('2026-05-21', 'a 2026-05-20')]).map((e) => e.kind) // → []
  */
-export function heldEvents(events: readonly StudioEvent[]): StudioEvent[] {
+export function heldEvents(events: readonly StudioEvent[]): readonly StudioEvent[] {
+  const known = heldOf.get(events);
+  if (known) return known;
+  const held = findHeld(events);
+  heldOf.set(events, held);
+  return held;
+}
+
+function findHeld(events: readonly StudioEvent[]): readonly StudioEvent[] {
   const unique = [...new Map(events.map((e) => [e.id, e])).values()].sort(inOrder);
   const words = new Map<string, StudioEvent[]>();
   for (const e of unique) if (e.kind === 'retract' || e.kind === 'restore') addTo(words, e.target, e);

@@ -6,6 +6,8 @@ import type { FoldedStanding } from './fold-standing';
 export interface Glance {
   /** `student piece`. */
   readonly key: string;
+  /** Changes whenever the work is folded anew. */
+  readonly stamp: string;
   readonly studentId: string;
   readonly pieceId: string;
   /** When something of it was heard last; `''` where nothing was. */
@@ -29,14 +31,15 @@ export const workKey = ({ studentId, pieceId }: Pick<FoldedStanding, 'studentId'
 /**
  * The glance at the standings of one student on one piece; null without any.
  *
- * @example glanceOf(foldStandings([level('2026-05-20', 'a', 3), level('2026-05-20', 'b', 1)])).levels // → 4
+ * @example glanceOf(foldStandings([level('2026-05-20', 'a', 3), level('2026-05-20', 'b', 1)]), '1').levels // → 4
  */
-export function glanceOf(standings: readonly FoldedStanding[]): Glance | null {
+export function glanceOf(standings: readonly FoldedStanding[], stamp: string): Glance | null {
   const [first] = standings;
   if (!first) return null;
   const fading = standings.flatMap((s) => (s.fading ? [{ fading: s.fading, at: s.at }] : []));
   return {
     key: workKey(first),
+    stamp,
     studentId: first.studentId,
     pieceId: first.pieceId,
     heardAt: standings.reduce((latest, s) => (s.at > latest ? s.at : latest), ''),
@@ -67,3 +70,67 @@ export const dueAtAGlance = (
   due: until(glance.due, now),
   atRisk: until(glance.risk, now),
 });
+
+/** All glances at one student in columns: a table of these is read ten times as fast as one of glances. */
+export interface PackedGlances {
+  readonly studentId: string;
+  readonly pieceIds: readonly string[];
+  readonly stamps: readonly string[];
+  readonly heardAt: readonly string[];
+  /** Of each work: places, sum of levels, how many of `due` and `risk` are its. */
+  readonly counts: Int32Array;
+  readonly due: Float64Array;
+  readonly risk: Float64Array;
+}
+
+const COUNTS = 3;
+
+function joined(lists: readonly Float64Array[]): Float64Array {
+  const all = new Float64Array(lists.reduce((sum, list) => sum + list.length, 0));
+  let at = 0;
+  for (const list of lists) {
+    all.set(list, at);
+    at += list.length;
+  }
+  return all;
+}
+
+/**
+ * Glances at one student in columns.
+ *
+ * @example packGlances('s', []).pieceIds // → []
+ */
+export const packGlances = (studentId: string, glances: readonly Glance[]): PackedGlances => ({
+  studentId,
+  pieceIds: glances.map((g) => g.pieceId),
+  stamps: glances.map((g) => g.stamp),
+  heardAt: glances.map((g) => g.heardAt),
+  counts: Int32Array.from(glances.flatMap((g) => [g.places, g.levels, g.due.length])),
+  due: joined(glances.map((g) => g.due)),
+  risk: joined(glances.map((g) => g.risk)),
+});
+
+/**
+ * The glances again.
+ *
+ * @example unpackGlances(packGlances('s', [])) // → []
+ */
+export function unpackGlances({ studentId, pieceIds, stamps, heardAt, counts, due, risk }: PackedGlances): Glance[] {
+  let from = 0;
+  return pieceIds.map((pieceId, i): Glance => {
+    const [places = 0, levels = 0, length = 0] = counts.subarray(i * COUNTS);
+    const at = from;
+    from += length;
+    return {
+      key: workKey({ studentId, pieceId }),
+      stamp: stamps[i] ?? '',
+      studentId,
+      pieceId,
+      heardAt: heardAt[i] ?? '',
+      places,
+      levels,
+      due: due.subarray(at, from),
+      risk: risk.subarray(at, from),
+    };
+  });
+}

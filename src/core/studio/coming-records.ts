@@ -1,3 +1,4 @@
+import { textMark } from './content-hash';
 import type { StudioEvent } from './kinds/records';
 import { aboutRecord, placeKey, placeOfRecord, type RecordPlace } from './record-place';
 
@@ -12,7 +13,7 @@ export interface ComingRecords {
   readonly places: readonly ComingPlace[];
   /** Words about other records: they lie where those do. */
   readonly words: readonly StudioEvent[];
-  /** Records whose ids others have that came before them. */
+  /** Records whose ids others have that came before them, or seem to have. */
   readonly doubles: readonly StudioEvent[];
 }
 
@@ -21,14 +22,16 @@ export class RecordsByPlace {
   private readonly places = new Map<string, RecordPlace & { readonly texts: string[] }>();
   private readonly words: StudioEvent[] = [];
   private readonly doubles: StudioEvent[] = [];
-  private readonly ids = new Set<string>();
+  /** Of the ids: the ids themselves would take as much room as all else. */
+  private readonly marks = new Set<number>();
 
   add(record: StudioEvent): void {
-    if (this.ids.has(record.id)) {
+    const mark = textMark(record.id);
+    if (this.marks.has(mark)) {
       this.doubles.push(record);
       return;
     }
-    this.ids.add(record.id);
+    this.marks.add(mark);
     const place = placeOfRecord(record);
     if (place === null) {
       this.words.push(record);
@@ -43,8 +46,8 @@ export class RecordsByPlace {
 
   /** All that was taken in; nothing may be added afterwards. */
   all(): ComingRecords {
-    const { size } = this.ids;
-    this.ids.clear();
+    const { size } = this.marks;
+    this.marks.clear();
     return { count: size, places: [...this.places.values()], words: this.words, doubles: this.doubles };
   }
 }

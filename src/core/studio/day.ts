@@ -17,6 +17,11 @@ const AS_DAY = 'yyyy-MM-dd';
 const inUtc = (day: Day): TZDate => new TZDate(`${day}T00:00:00.000Z`, UTC);
 const asDay = (date: Date): Day => format(date, AS_DAY);
 
+/** Characters of a time up to its minutes. */
+const MINUTES = 16;
+const MOST_KNOWN = 50_000;
+const daysKnown = new Map<string, Day>();
+
 /**
  * Whether a text names a zone that this machine knows. `isZone('Pacific/Auckland')` is true, `isZone('Atlantis')`
  * false.
@@ -37,7 +42,16 @@ export function isZone(text: string): boolean {
  * @example dayOf('2026-05-19T00:05:00.000Z', 'America/Los_Angeles') // → '2026-05-18'
  * @example dayOf('2026-05-19T11:50:00.000Z', 'Pacific/Auckland') // → '2026-05-19'
  */
-export const dayOf = (time: string, zone: Zone): Day => asDay(new TZDate(millisecondsOf(time), zone));
+export function dayOf(time: string, zone: Zone): Day {
+  // Zones change by whole minutes, and lists ask for the same days again and again.
+  const key = `${time.slice(0, MINUTES)} ${zone}`;
+  const known = daysKnown.get(key);
+  if (known !== undefined) return known;
+  if (daysKnown.size >= MOST_KNOWN) daysKnown.clear();
+  const day = asDay(new TZDate(millisecondsOf(time), zone));
+  daysKnown.set(key, day);
+  return day;
+}
 
 /**
  * The time at which it is `clock` on a day there; a clock time that daylight saving skips is the one an hour later.

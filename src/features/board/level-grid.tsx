@@ -1,7 +1,7 @@
 'use client';
 
 import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { memo, useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { isLevel } from '@/core/mastery';
 import type { Level } from '@/core/studio';
 import { RungMark } from '@/ui';
@@ -113,21 +113,84 @@ function ColumnHead({
   );
 }
 
-function CellMark({ there }: { readonly there: GridCell | null }): ReactNode {
-  if (there === null) return <span className="text-ink-3">–</span>;
-  if (there.waiting) return <span className="text-ink-3">…</span>;
+type CellMarkProps = Pick<GridCell, 'level' | 'due' | 'overruled' | 'atRisk'> & {
+  /** Not in work, being read, or with its level. */
+  readonly state: 'none' | 'waiting' | 'there';
+  readonly part: string;
+};
+
+function CellMark({ state, level, due, overruled, atRisk, part }: CellMarkProps): ReactNode {
+  if (state === 'none') return <span className="text-ink-3">–</span>;
+  if (state === 'waiting') return <span className="text-ink-3">…</span>;
   return (
     <>
-      <RungMark level={there.level} due={there.due} overruled={there.overruled} />
-      {there.part ? <span className="figure ml-1 text-sm text-ink-2">{there.part}</span> : null}
-      {there.atRisk ? <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span> : null}
+      <RungMark level={level} due={due} overruled={overruled} />
+      {part === '' ? null : <span className="figure ml-1 text-sm text-ink-2">{part}</span>}
+      {atRisk ? <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span> : null}
     </>
   );
 }
 
-/** Which of a list are drawn, a line each. */
-const idsOf = (items: readonly VirtualItem[], list: readonly { readonly id: string }[]): string =>
-  items.flatMap((item) => list[item.index]?.id ?? []).join('\n');
+/** One cell; drawn anew only where what it shows has changed. What is done with it is heard by the grid. */
+const Cell = memo(function Cell({
+  row,
+  column,
+  left,
+  width,
+  name,
+  says,
+  isStop,
+  ...mark
+}: CellMarkProps & {
+  readonly row: number;
+  readonly column: number;
+  readonly left: number;
+  readonly width: number;
+  readonly name: string;
+  readonly says: string;
+  /** Tab stops here. */
+  readonly isStop: boolean;
+}): ReactNode {
+  return (
+    <span
+      role="gridcell"
+      aria-colindex={column + 2}
+      className="absolute bottom-0 top-0 border-l border-rule"
+      style={{ left, width }}
+    >
+      <button
+        type="button"
+        data-cell={`${row}-${column}`}
+        tabIndex={isStop ? 0 : -1}
+        title={says}
+        aria-label={`${name}: ${says}`}
+        className="flex h-full w-full items-center px-3"
+      >
+        <CellMark {...mark} />
+      </button>
+    </span>
+  );
+});
+
+/** Which cell something happened in. */
+function cellAt(target: EventTarget): readonly [number, number] | null {
+  const at = target instanceof Element ? target.closest<HTMLElement>('[data-cell]')?.dataset['cell'] : undefined;
+  const [row, column] = at?.split('-').map(Number) ?? [];
+  return row === undefined || column === undefined ? null : [row, column];
+}
+
+/** So many rows or columns come into sight together, so that not every step of a scroll asks for something. */
+const TOGETHER = 4;
+
+/** Which of a list are drawn, and a few beside them; a line each. */
+function idsOf(items: readonly VirtualItem[], list: readonly { readonly id: string }[]): string {
+  const from = Math.floor((items[0]?.index ?? 0) / TOGETHER) * TOGETHER;
+  const to = Math.ceil(((items.at(-1)?.index ?? -1) + 1) / TOGETHER) * TOGETHER;
+  return list
+    .slice(from, to)
+    .map((item) => item.id)
+    .join('\n');
+}
 
 /** In rem: room for what stands above the columns. */
 const headHeight = (columns: readonly GridColumn[]): number =>
@@ -157,7 +220,7 @@ export function LevelGrid({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
-    overscan: 6,
+    overscan: 3,
   });
   const across = useVirtualizer({
     horizontal: true,
@@ -167,7 +230,7 @@ export function LevelGrid({
     paddingStart: names,
     // What lies below the names is not in sight.
     scrollPaddingStart: names,
-    overscan: 3,
+    overscan: 2,
   });
   useEffect(() => across.measure(), [across, columnWidth, names]);
   const inRows = down.getVirtualItems();
@@ -187,7 +250,10 @@ export function LevelGrid({
       scroller.current?.querySelector<HTMLElement>(`[data-cell="${row}-${column}"]`)?.focus(),
     );
   };
-  const onKeyDown = (event: KeyboardEvent, row: number, column: number): void => {
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const there = cellAt(event.target);
+    if (!there) return;
+    const [row, column] = there;
     const at = rows[row];
     const under = columns[column];
     const n = Number(event.key);
@@ -220,9 +286,21 @@ export function LevelGrid({
       ref={scroller}
       className="max-h-[62vh] overflow-auto"
       role="grid"
+      tabIndex={-1}
       aria-label={label}
       aria-rowcount={rows.length + 1}
       aria-colcount={columns.length + 1}
+      onKeyDown={onKeyDown}
+      onFocus={(event) => {
+        const at = cellAt(event.target);
+        if (at) setFocus((before) => (before[0] === at[0] && before[1] === at[1] ? before : at));
+      }}
+      onClick={(event) => {
+        const [r = -1, c = -1] = cellAt(event.target) ?? [];
+        const row = rows[r];
+        const column = columns[c];
+        if (row && column) onOpen(row, column);
+      }}
     >
       <div style={{ width: total }}>
         <div
@@ -269,33 +347,27 @@ export function LevelGrid({
                     <span className="block truncate text-sm text-ink-2">{row.about}</span>
                   </button>
                 </span>
-                {inColumns.map((across) => {
-                  const column = columns[across.index];
+                {inColumns.map((under) => {
+                  const column = columns[under.index];
                   if (!column) return null;
-                  const c = across.index;
                   const there = cell(row, column);
                   return (
-                    <span
+                    <Cell
                       key={column.id}
-                      role="gridcell"
-                      aria-colindex={c + 2}
-                      className="absolute bottom-0 top-0 border-l border-rule"
-                      style={{ left: across.start, width: across.size }}
-                    >
-                      <button
-                        type="button"
-                        data-cell={`${item.index}-${c}`}
-                        tabIndex={focus[0] === item.index && focus[1] === c ? 0 : -1}
-                        title={there?.says ?? 'not in work'}
-                        aria-label={`${cellName(row, column)}: ${there?.says ?? 'not in work'}`}
-                        className="flex h-full w-full items-center px-3"
-                        onFocus={() => setFocus([item.index, c])}
-                        onKeyDown={(e) => onKeyDown(e, item.index, c)}
-                        onClick={() => onOpen(row, column)}
-                      >
-                        <CellMark there={there} />
-                      </button>
-                    </span>
+                      row={item.index}
+                      column={under.index}
+                      left={under.start}
+                      width={under.size}
+                      name={cellName(row, column)}
+                      says={there?.says ?? 'not in work'}
+                      isStop={focus[0] === item.index && focus[1] === under.index}
+                      state={there === null ? 'none' : there.waiting ? 'waiting' : 'there'}
+                      level={there?.level ?? 0}
+                      due={there?.due ?? false}
+                      overruled={there?.overruled ?? false}
+                      atRisk={there?.atRisk ?? false}
+                      part={there?.part ?? ''}
+                    />
                   );
                 })}
               </div>

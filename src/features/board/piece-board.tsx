@@ -14,9 +14,9 @@ import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level
 import { rowOf } from './row-of';
 import { standingCell } from './standing-cell';
 import { useArranged } from './use-arranged';
+import { useKnownCells } from './use-known-cells';
 
 const HARDEST = 5;
-const NOTHING = new Map<string, FoldedStanding>();
 
 const inOrder = (sections: readonly Section[]): Section[] =>
   [...sections].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
@@ -115,6 +115,8 @@ export function PieceBoard({ pieceId, students }: Props): ReactNode {
   const { storing, set } = useLevels(rows?.places ?? []);
   const arranged = useArranged(students, glances ?? [], pieceId, now);
   const sections = useMemo(() => inOrder(rows?.sections ?? []), [rows]);
+  const sectionOf = useMemo(() => new Map(sections.map((s) => [s.id, s])), [sections]);
+  const known = useKnownCells<FoldedStanding, GridCell>(now, piece);
   const chunks = useMemo(() => chunksBySection(rows?.places ?? [], rows?.ways ?? []), [rows]);
   // Of who is archived or removed nothing is counted here.
   const hasLevels = useMemo(() => {
@@ -126,8 +128,11 @@ export function PieceBoard({ pieceId, students }: Props): ReactNode {
   const unit = tempoUnitOf(piece);
   const cellOf = (row: GridRow, column: GridColumn): GridCell => {
     const key = standingKey(row.id, column.id);
-    const section = sections.find((s) => s.id === column.id);
-    const own = standingCell(standings.get(key), unit, now, studio.zone);
+    const there = standings.get(key);
+    const own = there
+      ? known(there, () => standingCell(there, unit, now, studio.zone))
+      : standingCell(undefined, unit, now, studio.zone);
+    const section = sectionOf.get(column.id);
     const cell = section ? withChunks(own, section, row.id, chunks.get(section.id) ?? [], standings) : own;
     return storing.has(key) ? { ...cell, storing: true, says: 'storing…' } : cell;
   };

@@ -2,7 +2,7 @@
 
 import { useMemo, useState, type ReactNode } from 'react';
 import { instrumentName } from '@/core/instruments';
-import { workKey } from '@/core/mastery';
+import { workKey, type FoldedStanding, type Glance } from '@/core/mastery';
 import type { Student } from '@/core/studio';
 import { isSection } from '@/core/way';
 import { useGlances, usePieces, useSectionsOf, useStudio, useWorks } from '@/store';
@@ -14,14 +14,26 @@ import { NoPiece } from './no-piece';
 import { rowOf } from './row-of';
 import { piecesCell, WAITING_CELL } from './standing-cell';
 import { useArranged } from './use-arranged';
+import { useKnownCells } from './use-known-cells';
 
 const NOBODY: InSight = { rows: [], columns: [] };
+const NO_GLANCES: readonly Glance[] = [];
+const NO_STANDINGS: readonly FoldedStanding[] = [];
 
 /** The cells that are in sight, and only those: their works and the sections of their pieces are asked for. */
-function useCellsInSight(inSight: InSight): (row: GridRow, column: GridColumn) => GridCell | null {
+function useCellsInSight(
+  inSight: InSight,
+  glances: readonly Glance[],
+): (row: GridRow, column: GridColumn) => GridCell | null {
   const studio = useStudio();
   const now = studio.now();
-  const works = useWorks(inSight.rows, inSight.columns);
+  const begun = useMemo(() => new Set(glances.map((g) => g.key)), [glances]);
+  const asked = useMemo(() => {
+    const rows = new Set(inSight.rows);
+    const columns = new Set(inSight.columns);
+    return glances.filter((g) => rows.has(g.studentId) && columns.has(g.pieceId));
+  }, [inSight, glances]);
+  const works = useWorks(asked);
   const sections = useSectionsOf(inSight.columns);
   const tops = useMemo(() => {
     const count = new Map<string, number>();
@@ -34,11 +46,20 @@ function useCellsInSight(inSight: InSight): (row: GridRow, column: GridColumn) =
     () => new Set((sections?.places ?? []).flatMap((p) => (isSection(p) ? [] : [p.id]))),
     [sections],
   );
+  const known = useKnownCells<readonly FoldedStanding[], GridCell | null>(now, sections);
   return (row, column) => {
     const key = workKey({ studentId: row.id, pieceId: column.id });
+    if (!begun.has(key)) return null;
     if (!works?.asked.has(key) || !sections?.pieceIds.includes(column.id)) return WAITING_CELL;
-    const standings = (works.standings.get(key) ?? []).filter((s) => !chunks.has(s.sectionId));
-    return piecesCell(standings, tops.get(column.id) ?? 0, now, studio.zone);
+    const standings = works.standings.get(key) ?? NO_STANDINGS;
+    return known(standings, () =>
+      piecesCell(
+        standings.filter((s) => !chunks.has(s.sectionId)),
+        tops.get(column.id) ?? 0,
+        now,
+        studio.zone,
+      ),
+    );
   };
 }
 
@@ -50,7 +71,7 @@ export function StudioBoard({ students }: { readonly students: readonly Student[
   const glances = useGlances(null);
   const arranged = useArranged(students, glances ?? [], null, studio.now());
   const [inSight, setInSight] = useState<InSight>(NOBODY);
-  const cell = useCellsInSight(inSight);
+  const cell = useCellsInSight(inSight, glances ?? NO_GLANCES);
   const hasLevels = useMemo(() => {
     const there = new Set(students.map((s) => s.id));
     return (glances ?? []).some((g) => there.has(g.studentId));

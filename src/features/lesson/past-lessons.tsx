@@ -4,7 +4,7 @@ import type { Lesson } from '@/core/mastery';
 import { daysInWords } from '@/core/plan';
 import { clockOf, dayOf } from '@/core/studio';
 import { useStudio } from '@/store';
-import { Button, Choose, longDayWords, Panel } from '@/ui';
+import { Button, Choose, longDayWords, Panel, useGrowing } from '@/ui';
 import { useActs } from '@/features/acts';
 import { KeptField } from '@/features/drafts';
 import { HeardRecord, LEVEL_CHOICES, levelOf } from './heard-record';
@@ -120,6 +120,7 @@ function OneLesson({ lesson, model }: { readonly lesson: Lesson; readonly model:
 /** Lessons that were: heard, said, assigned. They can be put down afterwards and corrected. */
 export function PastLessons({ model }: { readonly model: LessonModel }): ReactNode {
   const [shown, setShown] = useState(SHOWN);
+  const drawn = useGrowing(model.lessons.slice(0, shown), 2);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 text-lg">
       <Panel title="A lesson that is not here yet">
@@ -128,7 +129,7 @@ export function PastLessons({ model }: { readonly model: LessonModel }): ReactNo
           <p className="mt-2 text-ink-2">The first level you record begins the first lesson by itself.</p>
         ) : null}
       </Panel>
-      {model.lessons.slice(0, shown).map((lesson) => (
+      {drawn.map((lesson) => (
         <OneLesson key={lesson.id} lesson={lesson} model={model} />
       ))}
       {model.lessons.length > shown ? (

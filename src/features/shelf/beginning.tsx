@@ -4,7 +4,7 @@ import { addStudent } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import type { Piece } from '@/core/studio';
 import type { ShippedPiece } from '@/demo';
-import { usePieces, useSectionsOf, useStudents, useStudio } from '@/store';
+import { useHasSections, usePieces, useStudents, useStudio } from '@/store';
 import { Button, Choose, Panel, useKeptChoice } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
@@ -109,8 +109,7 @@ function FirstStudent(): ReactNode {
 
 /** Whether a piece was prepared: it has sections. */
 function usePrepared(pieces: readonly Piece[]): boolean | undefined {
-  const rows = useSectionsOf(useMemo(() => pieces.map((p) => p.id), [pieces]));
-  return rows ? rows.sections.length > 0 : undefined;
+  return useHasSections(useMemo(() => pieces.map((p) => p.id), [pieces]));
 }
 
 const NO_PIECES: readonly Piece[] = [];

@@ -4,7 +4,7 @@ import { changePiece, removePiece } from '@/core/commands';
 import { instrumentName } from '@/core/instruments';
 import { dayOf, type Piece } from '@/core/studio';
 import { useStudio } from '@/store';
-import { dayWords, MoreMenu } from '@/ui';
+import { dayWords, MoreMenu, useGrowing } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { CAME_AS, type ShelfRow } from './find-pieces';
@@ -32,6 +32,9 @@ function usePieceActions(): (piece: Piece) => readonly (readonly [string, () => 
     ['Remove', () => run(removePiece, { pieceId: piece.id }, { stored: leave(piece) })],
   ];
 }
+
+/** Rows drawn at a time; the rest follows by itself. */
+const ROWS_AT_A_TIME = 10;
 
 const cell = 'hidden px-4 py-2 md:table-cell';
 
@@ -74,6 +77,7 @@ function Row({ row, actions }: { readonly row: ShelfRow; readonly actions: Retur
 /** Pieces as a table; the title opens the piece, everything else is behind one button. */
 export function PieceTable({ rows, label }: { readonly rows: readonly ShelfRow[]; readonly label: string }): ReactNode {
   const actions = usePieceActions();
+  const drawn = useGrowing(rows, ROWS_AT_A_TIME);
   return (
     <table className="panel w-full border-collapse text-left" aria-label={label}>
       <thead className="text-sm text-ink-2">
@@ -90,7 +94,7 @@ export function PieceTable({ rows, label }: { readonly rows: readonly ShelfRow[]
         </tr>
       </thead>
       <tbody>
-        {rows.map((row) => (
+        {drawn.map((row) => (
           <Row key={row.piece.id} row={row} actions={actions} />
         ))}
       </tbody>
