@@ -92,18 +92,21 @@ async function touch(bringing: Bringing, records: readonly StudioEvent[]): Promi
   for (const work of await worksOf(bringing.db, records)) bringing.works.set(placeKey(work), work);
 }
 
-/** Puts records in that are not here yet: bound where there are many, loose otherwise. */
-async function putFresh(bringing: Bringing, place: RecordPlace, records: readonly StudioEvent[]): Promise<void> {
-  const { db, batch } = bringing;
-  if (records.length === 0) return;
-  if (!bringing.bound) {
-    await db.events.bulkPut(records);
-    for (const part of inParts(records, IDS_AT_A_TIME))
-      await db.arrivals.add({ batch, kind: 'records', ids: part.map((r) => r.id) });
-    return;
-  }
+async function putLoose({ db, batch }: Bringing, records: readonly StudioEvent[]): Promise<void> {
+  await db.events.bulkPut(records);
+  for (const part of inParts(records, IDS_AT_A_TIME))
+    await db.arrivals.add({ batch, kind: 'records', ids: part.map((r) => r.id) });
+}
+
+/**
+ * Puts records in that are not here yet: bound where there are many, loose otherwise. Null where nothing is to be
+ * waited for: a transaction is lost behind a hundred waits for nothing.
+ */
+function putFresh(bringing: Bringing, place: RecordPlace, records: readonly StudioEvent[]): Promise<void> | null {
+  if (records.length === 0) return null;
+  if (!bringing.bound) return putLoose(bringing, records);
   bringing.waiting.push(...newVolumes(place, records));
-  if (bringing.waiting.length >= VOLUMES_AT_A_TIME) await putWaiting(bringing);
+  return bringing.waiting.length < VOLUMES_AT_A_TIME ? null : putWaiting(bringing);
 }
 
 /** Puts the volumes that wait. */
@@ -129,18 +132,19 @@ class FoldsAsTheyCome {
   private count = 0;
   constructor(private readonly db: StudioDatabase) {}
 
-  async take({ studentId, pieceId }: RecordPlace, records: readonly StudioEvent[]): Promise<void> {
-    if (pieceId === '') return;
+  /** Null where nothing is to be waited for. */
+  take({ studentId, pieceId }: RecordPlace, records: readonly StudioEvent[]): Promise<void> | null {
+    if (pieceId === '') return null;
     if (studentId === '') {
       this.joins.set(pieceId, records);
-      return;
+      return null;
     }
     const standings = standingsIn([...records, ...(this.joins.get(pieceId) ?? [])], { studentId, pieceId });
     const there = this.folded.get(studentId);
     if (there) there.set(pieceId, standings);
     else this.folded.set(studentId, new Map([[pieceId, standings]]));
     this.count += 1;
-    if (this.count >= WORKS_AT_A_TIME) await this.put();
+    return this.count < WORKS_AT_A_TIME ? null : this.put();
   }
 
   async put(): Promise<void> {
@@ -189,10 +193,13 @@ export async function mergeRecordsIn(
     const unknown = records.filter((r) => !isHere(r));
     if (unknown.length < records.length) await meet(bringing, records.filter(isHere));
     if (unknown.length > 0) {
-      await putFresh(bringing, { studentId, pieceId }, unknown);
+      const put = putFresh(bringing, { studentId, pieceId }, unknown);
+      if (put) await put;
       fresh += unknown.length;
-      if (folds) await folds.take({ studentId, pieceId }, unknown);
-      else if (studentId === '') wide.push(...unknown.filter((r) => r.kind === 'section-joined'));
+      if (folds) {
+        const kept = folds.take({ studentId, pieceId }, unknown);
+        if (kept) await kept;
+      } else if (studentId === '') wide.push(...unknown.filter((r) => r.kind === 'section-joined'));
       else if (pieceId !== '') bringing.works.set(placeKey(place), { studentId, pieceId });
     }
     told((i + 1) / places.length);
