@@ -114,9 +114,11 @@ async function bindFound(run: BindingRun, find: () => PromiseLike<readonly Studi
   const { db } = run;
   await db.transaction('rw', [db.events, db.volumes, db.contents], async () => {
     const by = new Map<string, { readonly place: RecordPlace; readonly records: StudioEvent[] }>();
-    for (const record of await find()) {
+    for (const row of await find()) {
       // What does not hold what it should stays as it is.
-      if (!eventSchema.safeParse(record).success) continue;
+      const parsed = eventSchema.safeParse(row);
+      if (!parsed.success) continue;
+      const record = parsed.data;
       const place = placeOfRecord(record);
       if (place === null) continue;
       const there = by.get(placeKey(place));

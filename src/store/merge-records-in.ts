@@ -36,6 +36,7 @@ interface Bringing {
   readonly db: StudioDatabase;
   readonly batch: number;
   readonly conflicts: Conflict[];
+  readonly here: Here | null;
   readonly aside: SetAside[];
   readonly bound: boolean;
   /** Volumes that are put together with others: many a time is quicker than one by one. */
@@ -43,11 +44,27 @@ interface Bringing {
   readonly works: Map<string, RecordPlace>;
 }
 
-/** The ids of all records that are here, each on one line. */
-async function idsHere(db: StudioDatabase): Promise<ReadonlySet<string> | null> {
-  const ids = new Set((await db.events.toCollection().primaryKeys()).map(onOneLine));
-  for (const c of await db.contents.toArray()) for (const id of idsIn(c)) ids.add(id);
-  return ids.size === 0 ? null : ids;
+/** The volume that each record lies in, by the record's id on one line; null for those that are loose. */
+type Here = ReadonlyMap<string, string | null>;
+
+/** The records that are here; null where there is none. */
+async function recordsHere(db: StudioDatabase): Promise<Here | null> {
+  const here = new Map<string, string | null>();
+  for (const c of await db.contents.toArray()) for (const id of idsIn(c)) here.set(id, c.id);
+  for (const id of await db.events.toCollection().primaryKeys()) here.set(onOneLine(id), null);
+  return here.size === 0 ? null : here;
+}
+
+/** Those of some ids that are here. */
+async function fetched(
+  { db, here }: Bringing,
+  coming: readonly StudioEvent[],
+): Promise<ReadonlyMap<string, StudioEvent>> {
+  const wanted = new Set(coming.map((r) => r.id));
+  const volumes = new Set(coming.flatMap((r) => here?.get(onOneLine(r.id)) ?? []));
+  const [bound, loose] = await Promise.all([db.volumes.bulkGet([...volumes]), db.events.bulkGet([...wanted])]);
+  const all = [...bound.flatMap((v) => v?.records ?? []), ...loose.flatMap((r) => r ?? [])];
+  return new Map(all.flatMap((r) => (wanted.has(r.id) ? [[r.id, r] as const] : [])));
 }
 
 /**
@@ -58,14 +75,10 @@ async function meet(bringing: Bringing, coming: readonly StudioEvent[]): Promise
   const { db } = bringing;
   if (coming.length === 0) return [];
   const strangers: StudioEvent[] = [];
-  const mine = new Map(
-    (
-      await recordsById(
-        db,
-        coming.map((r) => r.id),
-      )
-    ).map((r) => [r.id, r]),
-  );
+  const mine = new Map(await fetched(bringing, coming));
+  // Two of one file under one id.
+  const more = coming.flatMap((r) => (mine.has(r.id) ? [] : [r.id]));
+  if (more.length > 0) for (const r of await recordsById(db, more)) mine.set(r.id, r);
   for (const record of coming) {
     const before = mine.get(record.id);
     if (!before) {
@@ -166,12 +179,13 @@ export async function mergeRecordsIn(
   conflicts: Conflict[],
   told: (share: number) => void,
 ): Promise<MergedRecords> {
-  const here = await idsHere(db);
+  const here = await recordsHere(db);
   const isHere = (r: StudioEvent): boolean => here?.has(onOneLine(r.id)) ?? false;
   const bringing: Bringing = {
     db,
     batch,
     conflicts,
+    here,
     aside: [],
     bound: coming.count > LOOSE_AT_MOST,
     waiting: [],

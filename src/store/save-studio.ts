@@ -88,10 +88,11 @@ async function studentsWithRecords(db: StudioDatabase): Promise<readonly string[
 
 /**
  * Every record once, student by student and piece by piece, each in the order of time; loose words about records come
- * before all. `of` is called with the records of one student.
+ * before all. `check` keeps what is sound of the loose ones; `of` is called with the records of one student.
  */
 async function eachStudentsRecords(
   db: StudioDatabase,
+  check: (loose: readonly StudioEvent[]) => readonly StudioEvent[],
   of: (records: readonly StudioEvent[], share: number) => Promise<void>,
 ): Promise<void> {
   const students = await studentsWithRecords(db);
@@ -105,8 +106,12 @@ async function eachStudentsRecords(
         ? apart
         : await db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray();
     const volumes = await db.volumes.where('[studentId+pieceId]').between([studentId, ''], [studentId, LAST]).toArray();
-    const records = new Map([...volumes.flatMap((v) => v.records), ...loose].map((r) => [r.id, r]));
-    const placed = [...records.values()].map((record) => ({ record, place: pieceOf(record) }));
+    // What is bound was looked at when it was bound.
+    const bound = new Map(volumes.flatMap((v) => v.records.map((r) => [r.id, r] as const)));
+    const placed = [...bound.values(), ...check(loose.filter((r) => !bound.has(r.id)))].map((record) => ({
+      record,
+      place: pieceOf(record),
+    }));
     placed.sort((a, b) => (a.place < b.place ? -1 : a.place > b.place ? 1 : inOrder(a.record, b.record)));
     await of(
       placed.map((p) => p.record),
@@ -162,10 +167,15 @@ export async function saveStudio(
     await out.end();
   }
   await out.begin('events');
-  await eachStudentsRecords(db, async (records, share) => {
-    await out.add(sound('events', records, by(eventSchema)));
-    told(share);
-  });
+  const isEvent = by(eventSchema);
+  await eachStudentsRecords(
+    db,
+    (loose) => sound('events', loose, isEvent) as StudioEvent[],
+    async (records, share) => {
+      await out.add(records);
+      told(share);
+    },
+  );
   await out.end();
   for (const [table, schema] of [
     ['removed', removalSchema],

@@ -148,7 +148,7 @@ const api: FilesWorkerApi = {
       const step = way === 'undo' ? undoChange : redoChange;
       return ok(await step(db, now, () => crypto.randomUUID(), seldom(told)));
     }),
-  bind: (database, told) =>
+  bindRecords: (database, told) =>
     withDatabase(database, async (db) => {
       const tell = seldom(told);
       await bindRecords(db, (share) => tell(share, 'binding'));

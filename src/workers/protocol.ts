@@ -187,7 +187,7 @@ export interface FilesWorkerApi {
   /** Takes back what came with a file, or brings it back; its label. */
   step(database: string, way: 'undo' | 'redo', now: string, told: FileWorkTold): Promise<Result<string | null>>;
   /** Binds loose records, and puts together what former versions kept apart. */
-  bind(database: string, told: FileWorkTold): Promise<Result<null>>;
+  bindRecords(database: string, told: FileWorkTold): Promise<Result<null>>;
   practiceCsv(database: string): Promise<Result<{ readonly file: Blob; readonly rows: number }>>;
   /** Levels of everyone on one piece, or on all. */
   masteryCsv(database: string, pieceId: string | null, zone: Zone): Promise<Result<{ readonly file: Blob }>>;

@@ -45,32 +45,34 @@ export async function masteryTable(db: StudioDatabase, pieceId: string | null, z
       .toArray(),
   );
   const students = (await db.students.toArray()).filter((s) => s.archived !== true);
-  const rows: Readonly<Record<'student' | 'piece' | 'section', string>>[] = [];
-  for (const student of students)
-    for (const work of await db.works.where('studentId').equals(student.id).toArray()) {
-      const piece = pieceOf.get(work.pieceId);
-      for (const s of work.standings) {
-        if (s.level === null || (pieceId !== null && !piece)) continue;
-        const section = sectionOf.get(s.sectionId);
+  const inOrder = new Intl.Collator().compare;
+  const titleOf = (id: string): string => pieceOf.get(id)?.title ?? '';
+  const labelOf = (id: string): string => `${sectionOf.get(id)?.letter ?? ''} ${sectionOf.get(id)?.name ?? ''}`.trim();
+  const labels = new Map([...sectionOf.keys()].map((id) => [id, labelOf(id)]));
+  const rows: object[] = [];
+  for (const student of students.sort((a, b) => inOrder(a.name, b.name))) {
+    const works = (await db.works.where('studentId').equals(student.id).toArray())
+      .filter((w) => pieceId === null || w.pieceId === pieceId)
+      .map((w) => ({ ...w, title: titleOf(w.pieceId) }))
+      .sort((a, b) => inOrder(a.title, b.title));
+    for (const { title, standings, pieceId: of } of works)
+      for (const { s, section } of standings
+        .map((standing) => ({ s: standing, section: labels.get(standing.sectionId) ?? '' }))
+        .sort((a, b) => inOrder(a.section, b.section))) {
+        if (s.level === null) continue;
         rows.push({
           student: student.name,
-          piece: piece?.title ?? '',
-          section: `${section?.letter ?? ''} ${section?.name ?? ''}`.trim(),
-          ...{
-            level: s.level,
-            proposed: s.proposed ?? '',
-            heard: dayOf(s.at, zone),
-            // In the beat that its piece is counted in.
-            tempo: s.tempo === null ? '' : inBeats(s.tempo, tempoUnitOf(piece)),
-            due: s.fading ? dayOf(s.fading.due, zone) : '',
-            note: s.note,
-          },
+          piece: title,
+          section,
+          level: s.level,
+          proposed: s.proposed ?? '',
+          heard: dayOf(s.at, zone),
+          // In the beat that its piece is counted in.
+          tempo: s.tempo === null ? '' : inBeats(s.tempo, tempoUnitOf(pieceOf.get(of))),
+          due: s.fading ? dayOf(s.fading.due, zone) : '',
+          note: s.note,
         });
       }
-    }
-  rows.sort(
-    (a, b) =>
-      a.student.localeCompare(b.student) || a.piece.localeCompare(b.piece) || a.section.localeCompare(b.section),
-  );
+  }
   return unparse(rows, HARMLESS);
 }

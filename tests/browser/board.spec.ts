@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { writeStudioFile, type Studio } from '../../src/core/studio';
 import { troublesOf } from './axe';
-import { goTo, openOwnStudio, pick, storedRows } from './studio';
+import { goTo, openOwnStudio, pick, storedRows, unpacked } from './studio';
 
 const NOW = new Date();
 
@@ -159,7 +159,7 @@ test('two browsers edit, export and merge: nothing is lost, and what both change
     await goTo(p, 'Files');
     const download = p.waitForEvent('download');
     await p.getByRole('button', { name: 'Save the studio file' }).click();
-    return readFileSync(await (await download).path(), 'utf8');
+    return unpacked(await (await download).path());
   };
   const [a, b] = [await save(page), await save(other)];
   await bringIn(page, b);

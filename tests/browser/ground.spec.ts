@@ -5,7 +5,17 @@ import { buildDemoStudio } from '../../src/demo';
 import { COUNTING } from '../../src/core/rhythm';
 import { openAbc, writeStudioFile } from '../../src/core/studio';
 import { fillStorage, makeRoom } from './full-storage';
-import { bringMusic, goTo, openCounts, openOwnStudio, pick, putRow, storedRows } from './studio';
+import {
+  bringMusic,
+  goTo,
+  openCounts,
+  openOwnStudio,
+  pick,
+  putRow,
+  storedRows,
+  storedStandings,
+  unpacked,
+} from './studio';
 
 const TUNE = `X:1
 T:Two halves
@@ -199,7 +209,7 @@ test('a lesson is put down afterwards, missed ones as missed; a record is correc
   await page.getByRole('textbox', { name: 'Tempo' }).fill('72');
   await page.getByRole('textbox', { name: 'Tempo' }).press('Enter');
   await expect.poll(async () => (await levels(page)).length).toBe(3);
-  expect(await storedRows(page, 'standings')).toMatchObject([
+  expect(await storedStandings(page)).toMatchObject([
     {
       sectionId: String((await storedRows(page, 'sections')).find((s) => s['letter'] === 'B')?.['id']),
       level: 3,
@@ -328,7 +338,7 @@ test('a screen that fails says so, keeps the data, and offers the studio file wi
   await expect(page.getByRole('heading', { name: 'Lesson cannot be shown' })).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the studio file' }).click();
-  const file = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as {
+  const file = JSON.parse(unpacked(await (await download).path())) as {
     studio: { pieces: unknown[]; damaged: { table: string }[] };
   };
   expect(file.studio.pieces).toHaveLength(1);

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import type { Locator, Page } from '@playwright/test';
 
 /** Opens the teacher's own, empty studio as after a first visit and one click, which the story of a studio makes. */
@@ -113,3 +115,10 @@ export async function takeOver(page: Page, what: string | RegExp): Promise<void>
   await page.getByRole('button', { name: 'More to take over' }).click();
   await page.getByRole('menuitem', { name: what }).click();
 }
+
+/** A saved studio file, unpacked. */
+export const unpacked = (path: string): string => gunzipSync(readFileSync(path)).toString('utf8');
+
+/** Where students stand, as it is kept. */
+export const storedStandings = async (page: Page): Promise<Record<string, unknown>[]> =>
+  (await storedRows(page, 'works')).flatMap((work) => work['standings'] as Record<string, unknown>[]);

@@ -68,7 +68,7 @@ export function recordsByPlace(records: readonly StudioEvent[]): ComingRecords {
  * left out, for it is looked for in both.
  *
  * @example
- * recordsOfPlace(recordsByPlace([level('2026-05-20', 'a', 3)]).places[0], new Map()).map((r) => r.kind) // → ['level']
+ * recordsOfPlace(recordsByPlace([level('2026-05-20', 'a', 3)]).places[0], new Map()).records.length // → 1
  */
 export function recordsOfPlace(
   place: ComingPlace,
@@ -78,7 +78,11 @@ export function recordsOfPlace(
   return withWords(own, words);
 }
 
-/** The same of records that are at hand; the words that were found are taken out of `words`. */
+/**
+ * The same of records that are at hand; the words that were found are taken out of `words`.
+ *
+ * @example withWords([level('2026-05-20', 'a', 3)], new Map()).crossing // → []
+ */
 export function withWords(
   own: readonly StudioEvent[],
   words: Map<string, readonly StudioEvent[]>,

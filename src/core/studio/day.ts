@@ -17,8 +17,9 @@ const AS_DAY = 'yyyy-MM-dd';
 const inUtc = (day: Day): TZDate => new TZDate(`${day}T00:00:00.000Z`, UTC);
 const asDay = (date: Date): Day => format(date, AS_DAY);
 
-/** Characters of a time up to its minutes. */
-const MINUTES = 16;
+const QUARTER = 900_000;
+/** The last zone that was not whole quarters of an hour from UTC, Liberia's, became so in 1972 (tz database). */
+const QUARTERS_SINCE = Date.UTC(1980, 0, 1);
 const MOST_KNOWN = 50_000;
 const daysKnown = new Map<string, Day>();
 
@@ -43,12 +44,15 @@ export function isZone(text: string): boolean {
  * @example dayOf('2026-05-19T11:50:00.000Z', 'Pacific/Auckland') // → '2026-05-19'
  */
 export function dayOf(time: string, zone: Zone): Day {
-  // Zones change by whole minutes, and lists ask for the same days again and again.
-  const key = `${time.slice(0, MINUTES)} ${zone}`;
+  const ms = millisecondsOf(time);
+  // Since then every zone is whole quarters of an hour from UTC: the day is the same over a quarter. Lists ask for the
+  // same days again and again.
+  if (!(ms >= QUARTERS_SINCE)) return asDay(new TZDate(ms, zone));
+  const key = `${Math.floor(ms / QUARTER)} ${zone}`;
   const known = daysKnown.get(key);
   if (known !== undefined) return known;
   if (daysKnown.size >= MOST_KNOWN) daysKnown.clear();
-  const day = asDay(new TZDate(millisecondsOf(time), zone));
+  const day = asDay(new TZDate(ms, zone));
   daysKnown.set(key, day);
   return day;
 }

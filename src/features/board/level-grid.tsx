@@ -212,6 +212,8 @@ export function LevelGrid({
   onLevel,
 }: Props): ReactNode {
   const scroller = useRef<HTMLDivElement | null>(null);
+  /** The cell that is to have the focus. */
+  const wanted = useRef<string | null>(null);
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
   const { width, rem } = useWidth(scroller);
   const names = NAMES * rem;
@@ -246,10 +248,15 @@ export function LevelGrid({
     setFocus([row, column]);
     down.scrollToIndex(row);
     across.scrollToIndex(column);
-    requestAnimationFrame(() =>
-      scroller.current?.querySelector<HTMLElement>(`[data-cell="${row}-${column}"]`)?.focus(),
-    );
+    wanted.current = `${row}-${column}`;
   };
+  // What was out of sight can be gone to when it is drawn.
+  useEffect(() => {
+    const cell = wanted.current && scroller.current?.querySelector<HTMLElement>(`[data-cell="${wanted.current}"]`);
+    if (!cell) return;
+    wanted.current = null;
+    cell.focus({ preventScroll: true });
+  });
   const onKeyDown = (event: KeyboardEvent): void => {
     const there = cellAt(event.target);
     if (!there) return;

@@ -18,11 +18,10 @@ export function BringUpToDate(): ReactNode {
     let left = false;
     const work = async () => {
       if (left || !(await isBindingNeeded(db)) || left) return undefined;
+      const running = workOnFiles((api, told) => api.bindRecords(db.name, told), setShare);
       setShare(0);
-      const running = workOnFiles((api, told) => api.bind(db.name, told), setShare);
       cancel = running.cancel;
-      const done = await running.result;
-      setShare(null);
+      const done = await running.result.finally(() => setShare(null));
       return left ? undefined : done;
     };
     act(async () =>
