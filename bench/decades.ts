@@ -2,7 +2,7 @@
  * A studio of decades, made up: so many students, pieces, sections with their chunks and records, and page pictures, as
  * the text of a studio file, bit by bit.
  */
-import { openAbc, studioFileHead, STUDIO_FILE_END } from '../src/core/studio';
+import { dayOf, openAbc, studioFileHead, STUDIO_FILE_END } from '../src/core/studio';
 
 export interface Size {
   readonly students: number;
@@ -212,7 +212,7 @@ function* recordsOf(i: number, size: Size): Generator<object> {
           ...base,
           at: iso(day),
           kind: 'practice',
-          day: iso(day).slice(0, 10),
+          day: dayOf(iso(day), 'UTC'),
           minutes: 5,
           times: 6,
           tempo: null,

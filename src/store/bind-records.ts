@@ -14,7 +14,8 @@ import {
   type StudioEvent,
 } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { dropVolumes, idsIn, newVolumes, onOneLine, putVolumes, STRAYS, VOLUME_SIZE, type Volume } from './volumes';
+import { dropVolumes, idsIn, newVolumes, onOneLine, putVolumes, STRAYS, VOLUME_SIZE } from './volumes';
+import type { Volume } from './record-rows';
 import { putWorks } from './works';
 
 /** More loose records than these are bound when the studio is opened. */

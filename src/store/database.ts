@@ -20,8 +20,7 @@ import type {
 } from '@/core/studio';
 import { upgradeDatabase } from './upgrade-database';
 import { indexesNow } from './tables';
-import type { Contents, Volume } from './volumes';
-import type { Work } from './works';
+import type { Contents, Volume, Work } from './record-rows';
 
 /**
  * One step of a change: a row as it was and as it became, a record that was added, or a batch that came with a file.

@@ -3,7 +3,8 @@
  */
 import { aboutRecord, placeOfRecord, wordsAmong, type RecordPlace, type StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { onOneLine, STRAYS, volumesWith, type Volume } from './volumes';
+import type { Volume } from './record-rows';
+import { onOneLine, STRAYS, volumesWith } from './volumes';
 
 type Kind = StudioEvent['kind'];
 

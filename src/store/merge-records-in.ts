@@ -13,7 +13,8 @@ import {
 import type { StudioDatabase } from './database';
 import { recordsById } from './find-records';
 import { inParts } from './merge-rows-in';
-import { idsIn, newVolumes, onOneLine, putVolumes, replaceRecord, STRAYS, type Volume } from './volumes';
+import { idsIn, newVolumes, onOneLine, putVolumes, replaceRecord, STRAYS } from './volumes';
+import type { Volume } from './record-rows';
 import { putWorks, standingsIn, worksOf } from './works';
 
 /** Up to so many new records stay loose; more are bound as they come. */

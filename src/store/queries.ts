@@ -22,7 +22,7 @@ import type { Notice, StudioDatabase } from './database';
 import { recordsOfPiece, recordsOfStudent } from './find-records';
 import { inParts } from './merge-rows-in';
 import { useStudio } from './studio-context';
-import type { Work } from './works';
+import type { Work } from './record-rows';
 
 export type Loaded<T> = T | undefined;
 

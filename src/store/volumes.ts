@@ -5,21 +5,7 @@
  */
 import type { RecordPlace, StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
-
-/** Records of one student on one piece; of the piece, or of the student, alone where the other id is `''`. */
-export interface Volume extends RecordPlace {
-  readonly id: string;
-  /** How many records. */
-  readonly size: number;
-  readonly records: readonly StudioEvent[];
-}
-
-/** Which records a volume holds: their ids, each between two line ends. */
-export interface Contents {
-  /** That of the volume. */
-  readonly id: string;
-  readonly ids: string;
-}
+import type { Contents, Volume } from './record-rows';
 
 /**
  * Where records lie whose own place does not say where they are looked for: words about records that are not there, and

@@ -13,6 +13,7 @@ import {
 } from '@/core/mastery';
 import { placeOfRecord, type RecordPlace, type StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
+import type { Work } from './record-rows';
 import {
   recordsApart,
   recordsOfPiece,
@@ -21,15 +22,6 @@ import {
   withWhatCounts,
   withWhatTheyAreAbout,
 } from './find-records';
-
-/** Where one student stands on the sections of one piece. */
-export interface Work extends RecordPlace {
-  /** `student piece`. */
-  readonly key: string;
-  /** Changes whenever it is folded anew. */
-  readonly stamp: string;
-  readonly standings: readonly FoldedStanding[];
-}
 
 /** More works of one student than these are folded from all that is known of the student. */
 const FEW = 3;

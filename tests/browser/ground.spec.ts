@@ -1,6 +1,5 @@
 /** What must never happen: records lost, shown before they are stored, cut at midnight, or silence. */
 import { expect, test, type Browser, type Page, type Locator } from '@playwright/test';
-import { readFileSync } from 'node:fs';
 import { buildDemoStudio } from '../../src/demo';
 import { COUNTING } from '../../src/core/rhythm';
 import { openAbc, writeStudioFile } from '../../src/core/studio';

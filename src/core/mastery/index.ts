@@ -7,7 +7,7 @@ export { askedFacets } from './asked';
 export { chanceItHolds, dueState, type DueState, type Fading, type Hearing } from './fading';
 export { foldEvents, heldEvents, standingKey, type FoldedRecords, type Standing } from './fold-events';
 export { climbOf, type ClimbPoint } from './climb';
-export { foldStanding, foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
+export { foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
 export { dueAtAGlance, glanceOf, packGlances, unpackGlances, workKey, type Glance, type PackedGlances } from './glance';
 export { hardSections, type HardSection, type SectionLevels } from './hard-sections';
 export {

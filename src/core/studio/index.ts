@@ -53,7 +53,7 @@ export { pencilRole } from './pencil-role';
 export { type PencilMark, type PencilRole } from './kinds/marks/pencil';
 export { FULL_FINGERING, type FingerMark } from './kinds/marks/finger';
 export { markId, markInWords, notesOfMark, type Mark, type MarkOf, type NewMark, type NoteMark } from './kinds/marks';
-export { eventSchema, labelOfEvent, spokenOf, type EventOf, type NewEvent, type StudioEvent } from './kinds/records';
+export { eventSchema, labelOfEvent, type EventOf, type NewEvent, type StudioEvent } from './kinds/records';
 export { facets, type Facet, type Level, type LevelEvent } from './kinds/records/level';
 export type { RungEvent } from './kinds/records/rung';
 export type { FingeringEvent } from './kinds/records/fingering';

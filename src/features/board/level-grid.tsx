@@ -180,7 +180,7 @@ function cellAt(target: EventTarget): readonly [number, number] | null {
 }
 
 /** So many rows or columns come into sight together, so that not every step of a scroll asks for something. */
-const TOGETHER = 4;
+const TOGETHER = 2;
 
 /** Which of a list are drawn, and a few beside them; a line each. */
 function idsOf(items: readonly VirtualItem[], list: readonly { readonly id: string }[]): string {
@@ -222,7 +222,7 @@ export function LevelGrid({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
-    overscan: 3,
+    overscan: 2,
   });
   const across = useVirtualizer({
     horizontal: true,
@@ -232,7 +232,7 @@ export function LevelGrid({
     paddingStart: names,
     // What lies below the names is not in sight.
     scrollPaddingStart: names,
-    overscan: 2,
+    overscan: 1,
   });
   useEffect(() => across.measure(), [across, columnWidth, names]);
   const inRows = down.getVirtualItems();

@@ -4,9 +4,7 @@ import { id, stamp } from '../fields';
 export const recordBase = { id, at: stamp };
 
 /** What the tool must know of a kind of record; a kind is added by one file and its line in `records.ts`. */
-export interface RecordKind<Shape> {
+export interface RecordKind {
   /** In a sentence: `2 levels, 1 lesson`. */
   readonly label: string;
-  /** Ids of other records that this one speaks of. */
-  readonly speaksOf: (record: Shape) => readonly string[];
 }

@@ -43,9 +43,7 @@ export const RECORD_KINDS = {
   practice,
   retract,
   restore,
-} as const satisfies { readonly [K in StudioEvent['kind']]: RecordKind<EventOf<K>> };
-
-const kindOf = (event: StudioEvent): RecordKind<StudioEvent> => RECORD_KINDS[event.kind] as RecordKind<StudioEvent>;
+} as const satisfies Readonly<Record<StudioEvent['kind'], RecordKind>>;
 
 /** A record as it is before it has its id and its time. */
 export type NewEvent = { readonly [K in StudioEvent['kind']]: Omit<EventOf<K>, 'id' | 'at'> }[StudioEvent['kind']];
@@ -55,10 +53,4 @@ export type NewEvent = { readonly [K in StudioEvent['kind']]: Omit<EventOf<K>, '
  *
  * @example labelOfEvent(given('2026-05-20', 10)) // → 'week given'
  */
-export const labelOfEvent = (event: StudioEvent): string => kindOf(event).label;
-/**
- * Ids of the records that a record speaks of.
- *
- * @example spokenOf(takenBack('2026-05-21', 'e1')) // → ['e1']
- */
-export const spokenOf = (event: StudioEvent): readonly string[] => kindOf(event).speaksOf(event);
+export const labelOfEvent = (event: StudioEvent): string => RECORD_KINDS[event.kind].label;

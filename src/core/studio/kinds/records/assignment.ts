@@ -34,7 +34,6 @@ export const assignmentRecordSchema = z.object({
 });
 export type AssignmentEvent = z.infer<typeof assignmentRecordSchema>;
 
-export const assignment: RecordKind<AssignmentEvent> = {
+export const assignment: RecordKind = {
   label: 'week given',
-  speaksOf: (e) => (e.lessonId === null ? [] : [e.lessonId]),
 };

@@ -13,7 +13,6 @@ export const fingeringRecordSchema = z.object({
 });
 export type FingeringEvent = z.infer<typeof fingeringRecordSchema>;
 
-export const fingering: RecordKind<FingeringEvent> = {
+export const fingering: RecordKind = {
   label: 'changed finger',
-  speaksOf: () => [],
 };

@@ -12,7 +12,6 @@ export const lessonJoinedRecordSchema = z.object({
 });
 export type LessonJoinedEvent = z.infer<typeof lessonJoinedRecordSchema>;
 
-export const lessonJoined: RecordKind<LessonJoinedEvent> = {
+export const lessonJoined: RecordKind = {
   label: 'joined lesson',
-  speaksOf: (e) => [e.lessonId, e.into],
 };

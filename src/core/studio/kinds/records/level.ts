@@ -40,10 +40,6 @@ export const levelRecordSchema = z.object({
 });
 export type LevelEvent = z.infer<typeof levelRecordSchema>;
 
-export const level: RecordKind<LevelEvent> = {
+export const level: RecordKind = {
   label: 'level',
-  speaksOf: (e) => [
-    ...(e.lessonId === undefined ? [] : [e.lessonId]),
-    ...(e.corrects === undefined ? [] : [e.corrects]),
-  ],
 };

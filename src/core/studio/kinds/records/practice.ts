@@ -29,7 +29,6 @@ export const practiceRecordSchema = z.object({
 });
 export type PracticeEvent = z.infer<typeof practiceRecordSchema>;
 
-export const practice: RecordKind<PracticeEvent> = {
+export const practice: RecordKind = {
   label: 'practice log',
-  speaksOf: () => [],
 };

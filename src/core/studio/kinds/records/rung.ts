@@ -15,7 +15,6 @@ export const rungRecordSchema = z.object({
 });
 export type RungEvent = z.infer<typeof rungRecordSchema>;
 
-export const rung: RecordKind<RungEvent> = {
+export const rung: RecordKind = {
   label: 'rung',
-  speaksOf: (e) => (e.lessonId === undefined ? [] : [e.lessonId]),
 };

@@ -13,7 +13,6 @@ export const saidRecordSchema = z.object({
 });
 export type SaidEvent = z.infer<typeof saidRecordSchema>;
 
-export const said: RecordKind<SaidEvent> = {
+export const said: RecordKind = {
   label: 'note on a lesson',
-  speaksOf: (e) => [e.lessonId],
 };

@@ -12,7 +12,6 @@ export const sectionJoinedRecordSchema = z.object({
 });
 export type SectionJoinedEvent = z.infer<typeof sectionJoinedRecordSchema>;
 
-export const sectionJoined: RecordKind<SectionJoinedEvent> = {
+export const sectionJoined: RecordKind = {
   label: 'joined section',
-  speaksOf: () => [],
 };

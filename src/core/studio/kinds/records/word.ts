@@ -7,11 +7,9 @@ export const retractSchema = z.object({ ...recordBase, kind: z.literal('retract'
 export const restoreSchema = z.object({ ...recordBase, kind: z.literal('restore'), target: id });
 export type WordEvent = z.infer<typeof retractSchema> | z.infer<typeof restoreSchema>;
 
-export const retract: RecordKind<z.infer<typeof retractSchema>> = {
+export const retract: RecordKind = {
   label: 'word',
-  speaksOf: (e) => [e.target],
 };
-export const restore: RecordKind<z.infer<typeof restoreSchema>> = {
+export const restore: RecordKind = {
   label: 'word',
-  speaksOf: (e) => [e.target],
 };
