@@ -14,10 +14,10 @@ import { findSameness, payOff, rhythmFamilies } from '../src/core/sameness';
 import { proposeSections } from '../src/core/sections';
 import { measured, summaryOf } from '../tests/truth/summary';
 import { shareOfAgreement } from './old-editions';
-import { measureBoard } from './board';
 import { measureGrowth } from './growth';
 import { report, type Report } from './report';
 import { measureRoutes } from './routes';
+import { measureStudio } from './studio';
 import { measureClickToFinger } from './browser';
 import { measureMusicAtOnce } from './music-at-once';
 import { measurePages } from './pages';
@@ -185,19 +185,6 @@ async function measureMusic({ say, figure }: Report): Promise<void> {
     'from the key to the visible finger, median of 10',
     click === null ? 'not measured: build first (next build)' : `${click.toFixed(0)} ms`,
   );
-}
-
-async function measureStudio({ say }: Report): Promise<void> {
-  const board = await measureBoard();
-  if (board) {
-    say(
-      'board of one piece out of 500,000 records (wanted: about 1,000 ms)',
-      `${board.open.toFixed(0)} ms; the demo studio's: ${board.small.toFixed(0)} ms`,
-    );
-    say('ratio of the two', (board.open / board.small).toFixed(2));
-    say('first opening, with all records folded once', `${(board.upgrade / 1000).toFixed(1)} s`);
-    say('from the key to the cell of the board, median of 10', `${board.cell.toFixed(0)} ms`);
-  }
 }
 
 /** What is measured, by the word that asks for it alone: `npm run bench -- growth music`. */
