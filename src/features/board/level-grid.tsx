@@ -213,7 +213,7 @@ export function LevelGrid({
 }: Props): ReactNode {
   const scroller = useRef<HTMLDivElement | null>(null);
   /** The cell that is to have the focus. */
-  const wanted = useRef<string | null>(null);
+  const wanted = useRef<readonly [number, number] | null>(null);
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0]);
   const { width, rem } = useWidth(scroller);
   const names = NAMES * rem;
@@ -248,17 +248,20 @@ export function LevelGrid({
     setFocus([row, column]);
     down.scrollToIndex(row);
     across.scrollToIndex(column);
-    wanted.current = `${row}-${column}`;
+    wanted.current = [row, column];
+    // Until it is drawn the grid itself listens: no key is lost.
+    scroller.current?.focus({ preventScroll: true });
   };
   // What was out of sight can be gone to when it is drawn.
   useEffect(() => {
-    const cell = wanted.current && scroller.current?.querySelector<HTMLElement>(`[data-cell="${wanted.current}"]`);
+    const cell =
+      wanted.current && scroller.current?.querySelector<HTMLElement>(`[data-cell="${wanted.current.join('-')}"]`);
     if (!cell) return;
     wanted.current = null;
     cell.focus({ preventScroll: true });
   });
   const onKeyDown = (event: KeyboardEvent): void => {
-    const there = cellAt(event.target);
+    const there = wanted.current ?? cellAt(event.target);
     if (!there) return;
     const [row, column] = there;
     const at = rows[row];
@@ -300,7 +303,9 @@ export function LevelGrid({
       onKeyDown={onKeyDown}
       onFocus={(event) => {
         const at = cellAt(event.target);
-        if (at) setFocus((before) => (before[0] === at[0] && before[1] === at[1] ? before : at));
+        if (!at) return;
+        wanted.current = null;
+        setFocus((before) => (before[0] === at[0] && before[1] === at[1] ? before : at));
       }}
       onClick={(event) => {
         const [r = -1, c = -1] = cellAt(event.target) ?? [];
