@@ -95,6 +95,10 @@ async function main(): Promise<void> {
       await page.setViewportSize(view.telephone ? { width: 390, height: 844 } : { width: 1280, height: 800 });
       await page.goto(`http://localhost:${PORT}${view.path}`);
       await page.locator('main').waitFor();
+      await page
+        .getByText(/^Opening /)
+        .first()
+        .waitFor({ state: 'hidden', timeout: 30_000 });
       if (/read|sections|marks|ladder|lesson|sheet/.test(view.name))
         await page.locator('.engraved svg').first().waitFor({ timeout: 30_000 });
       if (view.name === 'prepare') {

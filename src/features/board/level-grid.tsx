@@ -93,7 +93,7 @@ function ColumnHead({
       title={`${c.head} ${c.under}`}
     >
       <span
-        className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'line-clamp-3 text-base' : 'text-lg'}`}
+        className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'line-clamp-4 text-base' : 'text-lg'}`}
       >
         {c.head}
       </span>
@@ -194,7 +194,7 @@ function idsOf(items: readonly VirtualItem[], list: readonly { readonly id: stri
 
 /** In rem: room for what stands above the columns. */
 const headHeight = (columns: readonly GridColumn[]): number =>
-  columns.some((c) => c.opens) ? 6.5 : columns.some((c) => c.head.length > 4) ? 6 : 4;
+  columns.some((c) => c.head.length > 4) ? 7.5 : columns.some((c) => c.opens) ? 6.5 : 4;
 
 /**
  * Levels in rows and columns; only the rows and columns in sight are drawn, so that a large studio scrolls freely.
