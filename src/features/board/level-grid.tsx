@@ -88,7 +88,7 @@ function ColumnHead({
     <span
       role="columnheader"
       aria-colindex={index + 2}
-      className={`absolute bottom-0 top-0 flex min-w-0 flex-col justify-end px-3 py-2 font-semibold ${c.isChunk ? 'bg-ground' : ''}`}
+      className={`absolute bottom-0 top-0 flex min-w-0 flex-col justify-end py-2 pl-3 pr-0.5 font-semibold ${c.isChunk ? 'bg-ground' : ''}`}
       style={{ left: item.start, width: item.size }}
       title={`${c.head} ${c.under}`}
     >
