@@ -1,6 +1,7 @@
 /** What came with one file, put in as one step and taken back as one. */
 import {
   changedFields,
+  placeKey,
   recordsByPlace,
   ROW_TABLES,
   sameContent,
@@ -80,43 +81,28 @@ const arrivalsOf = async (db: StudioDatabase, batch: number): Promise<Arrival[]>
 
 const NOTHING: KeptState = { row: null, removal: null };
 
-/** Rows as they stood before they came, with what was written beside that since; new ones are kept in the arrival. */
-async function takeBackRows(
+/**
+ * Rows as they stand on the other side of a batch, with what was written beside that since. Gives them as they came:
+ * of one that was new here that is how it stood until now.
+ */
+async function turnRows(
   db: StudioDatabase,
   table: RowTable,
   rows: readonly ArrivedRow[],
+  way: 'back' | 'again',
 ): Promise<readonly ArrivedRow[]> {
   const keys = rows.map((r) => r.key);
   const current = await statesOf(db, table, keys);
-  const kept = rows.map((r, i) => ({ ...r, after: r.after ?? current[i] ?? null }));
+  const kept = rows.map((r, i) => ({ ...r, after: r.after ?? current[i] ?? NOTHING }));
   await storeKept(
     db,
     table,
-    kept.map(({ key, before, after }, i) => ({
-      key,
-      over: current[i] ?? NOTHING,
-      ...asBefore(current[i] ?? before, after ?? before, before),
-    })),
+    kept.map(({ key, before, after }, i) => {
+      const over = current[i] ?? NOTHING;
+      return { key, over, ...(way === 'back' ? asBefore(over, after, before) : asBefore(over, before, after)) };
+    }),
   );
   return kept;
-}
-
-/** The same rows as they came. */
-async function bringBackRows(db: StudioDatabase, table: RowTable, rows: readonly ArrivedRow[]): Promise<void> {
-  const current = await statesOf(
-    db,
-    table,
-    rows.map((r) => r.key),
-  );
-  await storeKept(
-    db,
-    table,
-    rows.map(({ key, before, after }, i) => ({
-      key,
-      over: current[i] ?? NOTHING,
-      ...asBefore(current[i] ?? before, before, after ?? before),
-    })),
-  );
 }
 
 /** Works that are to be folded anew when records went or came. */
@@ -126,7 +112,7 @@ class Touched {
 
   /** While the records are there. */
   async by(records: readonly StudioEvent[]): Promise<void> {
-    for (const work of await worksOf(this.db, records)) this.works.set(`${work.studentId} ${work.pieceId}`, work);
+    for (const work of await worksOf(this.db, records)) this.works.set(placeKey(work), work);
   }
 
   async foldAnew(told: Told): Promise<void> {
@@ -144,10 +130,10 @@ export async function takeBackBatch(db: StudioDatabase, batch: number, told: Tol
   for (const [i, arrival] of arrivals.entries()) {
     switch (arrival.kind) {
       case 'row':
-        await takeBackRows(db, arrival.table, [arrival]);
+        await turnRows(db, arrival.table, [arrival], 'back');
         break;
       case 'rows':
-        await db.arrivals.put({ ...arrival, rows: await takeBackRows(db, arrival.table, arrival.rows) });
+        await db.arrivals.put({ ...arrival, rows: await turnRows(db, arrival.table, arrival.rows, 'back') });
         break;
       case 'replaced':
         await touched.by([arrival.after]);
@@ -181,10 +167,10 @@ export async function bringBackBatch(db: StudioDatabase, batch: number, told: To
   for (const [i, arrival] of arrivals.entries()) {
     switch (arrival.kind) {
       case 'row':
-        await bringBackRows(db, arrival.table, [arrival]);
+        await turnRows(db, arrival.table, [arrival], 'again');
         break;
       case 'rows':
-        await bringBackRows(db, arrival.table, arrival.rows);
+        await turnRows(db, arrival.table, arrival.rows, 'again');
         break;
       case 'replaced':
         await touched.by([arrival.before]);

@@ -2,8 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { dropDraft, keepDraft, readDraft } from './drafts';
 import { cachedEngraving, keepEngraving } from './engraving-cache';
-import { readStudio } from './studio-data';
 import { testStudio } from './studio-for-tests';
+import { readStudio } from './whole-for-tests';
 
 const AT = '2026-05-20T15:00:00.000Z';
 /** Everything asked of the database before has been done. */

@@ -3,7 +3,6 @@
  * can be broken off at any moment and go on with the next opening. Meanwhile everything can be used: what is bound but
  * not yet gone from the loose ones counts once.
  */
-import { workKey, type FoldedStanding } from '@/core/mastery';
 import {
   eventSchema,
   placeKey,
@@ -14,20 +13,16 @@ import {
   type StudioEvent,
 } from '@/core/studio';
 import type { StudioDatabase } from './database';
-import { dropVolumes, idsIn, newVolumes, onOneLine, putVolumes, STRAYS, VOLUME_SIZE } from './volumes';
-import type { Volume } from './record-rows';
-import { putWorks } from './works';
+import { KINDS_OF_PIECE, looseOfPiece, looseOfStudent, volumesAt } from './find-records';
+import { dropVolumes, idsIn, LOOSE_AT_MOST, newVolumes, onOneLine, putVolumes, STRAYS, VOLUME_SIZE } from './volumes';
+import { putWorks, standingsByPiece } from './works';
 
-/** More loose records than these are bound when the studio is opened. */
-const LOOSE_AT_MOST = 2000;
 /** From so many on it is quicker to empty the table at the end than to take each record out. */
 const CLEARED_FROM = 20_000;
 /** More words than these about records that are not there are bound as strays. */
 const STRAYS_FROM = 1000;
 /** Volumes with fewer records are bound together with what comes to their place. */
 const SMALL = VOLUME_SIZE / 2;
-
-const LAST = '\uffff';
 
 /** Studios in which no standings of a former version are left: nothing brings them back. */
 const together = new WeakSet<StudioDatabase>();
@@ -52,14 +47,9 @@ async function putStandingsTogether(db: StudioDatabase, told: Told): Promise<voi
   const students = (await db.standings.orderBy('studentId').uniqueKeys()) as string[];
   for (const [i, studentId] of students.entries()) {
     await db.transaction('rw', [db.standings, db.works, db.glances], async () => {
-      const by = new Map<string, FoldedStanding[]>();
-      for (const s of await db.standings.where('studentId').equals(studentId).toArray()) {
-        const there = by.get(s.pieceId);
-        if (there) there.push(s);
-        else by.set(s.pieceId, [s]);
-      }
+      const by = standingsByPiece(await db.standings.where('studentId').equals(studentId).toArray());
       const folded = new Set(await db.works.where('studentId').equals(studentId).primaryKeys());
-      for (const pieceId of [...by.keys()]) if (folded.has(workKey({ studentId, pieceId }))) by.delete(pieceId);
+      for (const pieceId of [...by.keys()]) if (folded.has(placeKey({ studentId, pieceId }))) by.delete(pieceId);
       await putWorks(db, new Map([[studentId, by]]));
     });
     told((i + 1) / students.length);
@@ -89,10 +79,7 @@ interface BindingRun {
 /** Binds loose records of one place. */
 async function bindPlace(run: BindingRun, place: RecordPlace, loose: readonly StudioEvent[]): Promise<void> {
   const { db, kept } = run;
-  const there: readonly Volume[] = await db.volumes
-    .where('[studentId+pieceId]')
-    .equals([place.studentId, place.pieceId])
-    .toArray();
+  const there = await volumesAt(db, place);
   const before = there.flatMap((v) => v.records);
   const bound = new Set(before.map((r) => r.id));
   // Words may be about records that were bound before.
@@ -156,22 +143,15 @@ async function bindLoose(db: StudioDatabase, told: Told): Promise<void> {
   const students = [...new Set(keys.map(([studentId]) => studentId))];
   const ofPieces = (await db.events.orderBy('[pieceId+kind]').uniqueKeys()) as unknown as [string, string][];
   const pieces = [
-    ...new Set(ofPieces.filter(([, k]) => k === 'fingering' || k === 'section-joined').map(([pieceId]) => pieceId)),
+    ...new Set(ofPieces.filter(([, k]) => KINDS_OF_PIECE.some((kind) => kind === k)).map(([pieceId]) => pieceId)),
   ];
   const steps = students.length + pieces.length;
   for (const [i, studentId] of students.entries()) {
-    await bindFound(run, () =>
-      db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray(),
-    );
+    await bindFound(run, () => looseOfStudent(db, studentId));
     told((i + 1) / steps);
   }
   for (const [i, pieceId] of pieces.entries()) {
-    await bindFound(run, () =>
-      db.events
-        .where('[pieceId+kind]')
-        .anyOf(['fingering', 'section-joined'].map((k) => [pieceId, k] as [string, string]))
-        .toArray(),
-    );
+    await bindFound(run, () => looseOfPiece(db, pieceId, KINDS_OF_PIECE));
     told((students.length + i + 1) / steps);
   }
   const apart = [...run.crossing, ...[...run.words.values()].flat()];

@@ -1,7 +1,7 @@
 /**
  * Records wherever they lie, loose or bound. One that is found in both, while a studio is being bound, counts once.
  */
-import { aboutRecord, placeOfRecord, wordsAmong, type RecordPlace, type StudioEvent } from '@/core/studio';
+import { aboutRecord, placeKey, placeOfRecord, wordsAmong, type RecordPlace, type StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
 import type { Volume } from './record-rows';
 import { onOneLine, STRAYS, volumesWith } from './volumes';
@@ -21,7 +21,7 @@ export async function recordsApart(db: StudioDatabase): Promise<readonly StudioE
   const [words, corrections, strays] = await Promise.all([
     db.events.where('target').above('').toArray(),
     db.events.where('corrects').above('').toArray(),
-    db.volumes.where('[studentId+pieceId]').equals([STRAYS.studentId, STRAYS.pieceId]).toArray(),
+    volumesAt(db, STRAYS),
   ]);
   return [...words, ...corrections, ...recordsIn(strays)];
 }
@@ -38,8 +38,27 @@ function withTheirWords(
   return once([...wanted, ...wordsAmong([...bound, ...apart], ids)]);
 }
 
-const looseOfStudent = (db: StudioDatabase, studentId: string): PromiseLike<StudioEvent[]> =>
+/** Kinds of records about a piece and no student. */
+export const KINDS_OF_PIECE = ['fingering', 'section-joined'] as const satisfies readonly Kind[];
+export type KindOfPiece = (typeof KINDS_OF_PIECE)[number];
+
+export const looseOfStudent = (db: StudioDatabase, studentId: string): PromiseLike<StudioEvent[]> =>
   db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray();
+export const looseOfPiece = (
+  db: StudioDatabase,
+  pieceId: string,
+  kinds: readonly KindOfPiece[],
+): PromiseLike<StudioEvent[]> =>
+  db.events
+    .where('[pieceId+kind]')
+    .anyOf(kinds.map((k) => [pieceId, k] as [string, string]))
+    .toArray();
+/** All volumes of a student, of no piece or any. */
+export const volumesOfStudent = (db: StudioDatabase, studentId: string): PromiseLike<Volume[]> =>
+  db.volumes.where('[studentId+pieceId]').between([studentId, ''], [studentId, LAST]).toArray();
+/** The volumes of one place. */
+export const volumesAt = (db: StudioDatabase, { studentId, pieceId }: RecordPlace): PromiseLike<Volume[]> =>
+  db.volumes.where('[studentId+pieceId]').equals([studentId, pieceId]).toArray();
 
 /** Records about a student, of some kinds or of all, with every word about them. `apart` where it is at hand. */
 export async function recordsOfStudent(
@@ -48,12 +67,11 @@ export async function recordsOfStudent(
   kinds?: readonly Kind[],
   apart?: readonly StudioEvent[],
 ): Promise<StudioEvent[]> {
-  const volumes = db.volumes.where('[studentId+pieceId]');
   const [loose, bound, others] = await Promise.all([
     looseOfStudent(db, studentId),
     kinds?.every((k) => ABOUT_NO_PIECE.has(k))
-      ? volumes.equals([studentId, '']).toArray()
-      : volumes.between([studentId, ''], [studentId, LAST]).toArray(),
+      ? volumesAt(db, { studentId, pieceId: '' })
+      : volumesOfStudent(db, studentId),
     apart ?? recordsApart(db),
   ]);
   const wanted = kinds && new Set<Kind>(kinds);
@@ -69,15 +87,12 @@ export async function recordsOfStudent(
 export async function recordsOfPiece(
   db: StudioDatabase,
   pieceId: string,
-  kinds: readonly ('fingering' | 'section-joined')[],
+  kinds: readonly KindOfPiece[],
   apart?: readonly StudioEvent[],
 ): Promise<StudioEvent[]> {
   const [loose, bound, others] = await Promise.all([
-    db.events
-      .where('[pieceId+kind]')
-      .anyOf(kinds.map((k) => [pieceId, k] as [string, string]))
-      .toArray(),
-    db.volumes.where('[studentId+pieceId]').equals(['', pieceId]).toArray(),
+    looseOfPiece(db, pieceId, kinds),
+    volumesAt(db, { studentId: '', pieceId }),
     apart ?? recordsApart(db),
   ]);
   const wanted = new Set<Kind>(kinds);
@@ -97,7 +112,7 @@ export async function recordsOfWork(
 ): Promise<readonly StudioEvent[]> {
   const [loose, bound, others] = await Promise.all([
     looseOfStudent(db, studentId),
-    db.volumes.where('[studentId+pieceId]').equals([studentId, pieceId]).toArray(),
+    volumesAt(db, { studentId, pieceId }),
     apart ?? recordsApart(db),
   ]);
   return withTheirWords(loose, recordsIn(bound), others, (r) => {
@@ -123,7 +138,7 @@ export async function wordsAbout(db: StudioDatabase, records: readonly StudioEve
   const places = new Map(
     records.flatMap((r) => {
       const place = placeOfRecord(r);
-      return place ? [[`${place.studentId} ${place.pieceId}`, place] as const] : [];
+      return place ? [[placeKey(place), place] as const] : [];
     }),
   );
   const [bound, apart] = await Promise.all([

@@ -38,9 +38,9 @@ import {
 } from '@/core/studio';
 import type { Score } from '@/core/score';
 import { bindRecords } from './bind-records';
-import { putStudio, readStudio } from './studio-data';
+import { putStudio } from './studio-data';
 import { testStudio, withPiece, type TestStudio } from './studio-for-tests';
-import { everyRecord, everyStanding, readInPortions, savedText } from './whole-for-tests';
+import { everyRecord, everyStanding, readInPortions, savedText, readStudio } from './whole-for-tests';
 
 const LATER = '2026-09-01T00:00:00.000Z';
 const NO_WEEK: Week = { items: [], leftOut: [], cue: '', minutesAvailable: 60 };

@@ -7,9 +7,9 @@ import { areStandingsLeft, bindRecords, isBindingNeeded } from './bind-records';
 import { undoChange } from './change-log';
 import { StudioDatabase } from './database';
 import { countRecords, recordsById, recordsOfStudent } from './find-records';
-import { putStudio, readStudio } from './studio-data';
+import { putStudio } from './studio-data';
 import { freshName, testStudio, type TestStudio } from './studio-for-tests';
-import { everyRecord, everyStanding } from './whole-for-tests';
+import { everyRecord, everyStanding, readStudio } from './whole-for-tests';
 
 const NOW = '2026-06-01T12:00:00.000Z';
 const at = (n: number): string => new Date(Date.UTC(2020, 0, 1) + n * 3_600_000).toISOString();

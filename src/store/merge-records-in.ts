@@ -13,12 +13,10 @@ import {
 import type { StudioDatabase } from './database';
 import { recordsById } from './find-records';
 import { inParts } from './merge-rows-in';
-import { idsIn, newVolumes, onOneLine, putVolumes, replaceRecord, STRAYS } from './volumes';
+import { idsIn, LOOSE_AT_MOST, newVolumes, onOneLine, putVolumes, replaceRecord, STRAYS } from './volumes';
 import type { Volume } from './record-rows';
 import { putWorks, standingsIn, worksOf } from './works';
 
-/** Up to so many new records stay loose; more are bound as they come. */
-const LOOSE_AT_MOST = 2000;
 const VOLUMES_AT_A_TIME = 64;
 /** Works kept at a time. */
 const WORKS_AT_A_TIME = 100;

@@ -6,9 +6,9 @@ import { readStudioFile, type StudioEvent } from '@/core/studio';
 import { bindRecords } from './bind-records';
 import { undoChange } from './change-log';
 import { StudioDatabase } from './database';
-import { putStudio, readStudio } from './studio-data';
+import { putStudio } from './studio-data';
 import { freshName } from './studio-for-tests';
-import { everyRecord, everyStanding } from './whole-for-tests';
+import { everyRecord, everyStanding, readStudio } from './whole-for-tests';
 
 const ZONE = 'America/Los_Angeles';
 const file = (version: number): string => `tests/migrations/studio-v${version}.oakrungs.json`;

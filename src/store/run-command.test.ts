@@ -17,9 +17,9 @@ import {
 } from '@/core/commands';
 import { standingKey } from '@/core/mastery';
 import { teachingFor, type Assigned, type NewMark } from '@/core/studio';
-import { noteBackup, readStudio } from './studio-data';
+import { noteBackup } from './studio-data';
 import { testStudio, withPiece, type TestStudio } from './studio-for-tests';
-import { everyStanding } from './whole-for-tests';
+import { everyStanding, readStudio } from './whole-for-tests';
 
 let studio: TestStudio;
 beforeEach(async () => {

@@ -1,6 +1,7 @@
 /** A whole studio written out in portions, so that it is never the whole in memory. */
 import {
   asDamaged,
+  checkRow,
   eventSchema,
   parseRow,
   placeOfRecord,
@@ -9,32 +10,20 @@ import {
   setAsideSchema,
   STUDIO_FILE_END,
   studioFileHead,
-  whyNot,
   type Damaged,
   type RecordPlace,
   type StudioEvent,
 } from '@/core/studio';
 import type { StudioDatabase } from './database';
+import { looseOfStudent, volumesOfStudent } from './find-records';
 
 /** Rows read at a time; of pages fewer, for each holds a picture. */
 const ROWS_AT_A_TIME = 500;
 const PAGES_AT_A_TIME = 4;
-const LAST = '\uffff';
 
 /** What is done with each portion of the text. */
 type Write = (text: string) => Promise<void>;
 type Check = (row: unknown) => { readonly why: string } | { readonly row: unknown };
-
-const by =
-  (schema: {
-    safeParse: (
-      row: unknown,
-    ) => { success: true; data: unknown } | { success: false; error: Parameters<typeof whyNot>[0] };
-  }): Check =>
-  (row) => {
-    const parsed = schema.safeParse(row);
-    return parsed.success ? { row: parsed.data } : { why: whyNot(parsed.error) };
-  };
 
 /** Writes lists of rows, with the signs between them. */
 class ListWriter {
@@ -101,11 +90,8 @@ async function eachStudentsRecords(
   const others = (await db.events.toCollection().primaryKeys()).filter((id) => !indexed.has(id));
   const apart = (await db.events.bulkGet(others)).flatMap((e) => e ?? []);
   for (const [i, studentId] of students.entries()) {
-    const loose =
-      studentId === ''
-        ? apart
-        : await db.events.where('[studentId+kind]').between([studentId, ''], [studentId, LAST]).toArray();
-    const volumes = await db.volumes.where('[studentId+pieceId]').between([studentId, ''], [studentId, LAST]).toArray();
+    const loose = studentId === '' ? apart : await looseOfStudent(db, studentId);
+    const volumes = await volumesOfStudent(db, studentId);
     // What is bound was looked at when it was bound.
     const bound = new Map(volumes.flatMap((v) => v.records.map((r) => [r.id, r] as const)));
     const placed = [...bound.values(), ...check(loose.filter((r) => !bound.has(r.id)))].map((record) => ({
@@ -167,7 +153,7 @@ export async function saveStudio(
     await out.end();
   }
   await out.begin('events');
-  const isEvent = by(eventSchema);
+  const isEvent = (row: unknown) => checkRow(eventSchema, row);
   await eachStudentsRecords(
     db,
     (loose) => sound('events', loose, isEvent) as StudioEvent[],
@@ -182,7 +168,8 @@ export async function saveStudio(
     ['aside', setAsideSchema],
   ] as const) {
     await out.begin(table);
-    for await (const rows of rowsOf(db, table)) await out.add(sound(table, rows, by(schema)));
+    for await (const rows of rowsOf(db, table))
+      await out.add(sound(table, rows, (row) => checkRow<unknown>(schema, row)));
     await out.end();
   }
   await out.begin('damaged');

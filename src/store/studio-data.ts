@@ -1,18 +1,8 @@
 import {
-  asDamaged,
-  byId,
-  eventSchema,
   madeRow,
-  parseRow,
-  removalSchema,
-  ROW_TABLES,
-  setAsideSchema,
-  whyNot,
   withTouched,
   stampAfter,
   type ComingRecords,
-  type Damaged,
-  type RowTable,
   type Settings,
   type Studio,
   type Zone,
@@ -28,49 +18,6 @@ import { COMMAND_TABLES } from './tables';
 
 const EVERYTHING = [...COMMAND_TABLES, 'aside', 'damaged', 'notices'] as const;
 const all = (db: StudioDatabase) => EVERYTHING.map((t) => db.table(t));
-
-/**
- * Everything that is kept in a studio, in a stable order (by id), without caches, drafts and undo. Rows that do not
- * hold what they should come among the damaged ones, as they are: a studio can always be read.
- */
-export async function readStudio(db: StudioDatabase): Promise<Studio> {
-  return db.transaction('r', all(db), async () => {
-    const damaged: Damaged[] = await db.damaged.toArray();
-    const sound = async <T>(
-      name: string,
-      check: (row: unknown) => { readonly row: T } | { readonly why: string },
-    ): Promise<T[]> =>
-      ((await db.table(name).toArray()) as unknown[]).flatMap((row) => {
-        const checked = check(row);
-        if ('row' in checked) return [checked.row];
-        damaged.push(asDamaged(name, row, checked.why));
-        return [];
-      });
-    const by =
-      <T>(schema: {
-        safeParse: (
-          row: unknown,
-        ) => { success: true; data: T } | { success: false; error: Parameters<typeof whyNot>[0] };
-      }) =>
-      (row: unknown): { readonly row: T } | { readonly why: string } => {
-        const parsed = schema.safeParse(row);
-        return parsed.success ? { row: parsed.data } : { why: whyNot(parsed.error) };
-      };
-    const isEvent = by(eventSchema);
-    const loose = await sound('events', isEvent);
-    const bound = (await db.volumes.toArray()).flatMap((v) => v.records);
-    const records = new Map([...bound, ...loose].map((r) => [r.id, r]));
-    const tables: Record<string, unknown> = {};
-    for (const table of ROW_TABLES) tables[table] = byId(await sound(table, (row) => parseRow(table, row)));
-    return {
-      ...(tables as unknown as Pick<Studio, RowTable>),
-      events: byId([...records.values()]),
-      removed: byId(await sound('removed', by(removalSchema))),
-      aside: byId(await sound('aside', by(setAsideSchema))),
-      damaged: byId([...new Map(damaged.map((d) => [d.id, d])).values()]),
-    };
-  });
-}
 
 /** How many pieces, students and records a studio holds. */
 export async function countStudio(

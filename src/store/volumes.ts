@@ -13,6 +13,8 @@ import type { Contents, Volume } from './record-rows';
  */
 export const STRAYS: RecordPlace = { studentId: '', pieceId: '' };
 
+/** So many records may be loose: more are bound, as they come with a file or when the studio is opened. */
+export const LOOSE_AT_MOST = 2000;
 /** Records in one volume at most. */
 export const VOLUME_SIZE = 256;
 

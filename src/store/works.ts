@@ -2,16 +2,8 @@
  * What the records come to, folded and kept: a row for each student and piece, and a glance at it. Kept up to date by
  * whatever changes records, inside its transaction.
  */
-import {
-  foldStandings,
-  glanceOf,
-  packGlances,
-  unpackGlances,
-  workKey,
-  type FoldedStanding,
-  type Glance,
-} from '@/core/mastery';
-import { placeOfRecord, type RecordPlace, type StudioEvent } from '@/core/studio';
+import { foldStandings, glanceOf, packGlances, unpackGlances, type FoldedStanding, type Glance } from '@/core/mastery';
+import { placeKey, placeOfRecord, type RecordPlace, type StudioEvent } from '@/core/studio';
 import type { StudioDatabase } from './database';
 import type { Work } from './record-rows';
 import {
@@ -35,7 +27,7 @@ export async function putWorks(db: StudioDatabase, folded: Folded): Promise<void
   const gone: string[] = [];
   for (const [studentId, pieces] of folded)
     for (const [pieceId, standings] of pieces) {
-      const key = workKey({ studentId, pieceId });
+      const key = placeKey({ studentId, pieceId });
       if (standings.length === 0) gone.push(key);
       else works.push({ key, studentId, pieceId, stamp: crypto.randomUUID(), standings });
     }
@@ -65,15 +57,10 @@ export async function putWorks(db: StudioDatabase, folded: Folded): Promise<void
 export const standingsIn = (records: readonly StudioEvent[], work: RecordPlace): readonly FoldedStanding[] =>
   foldStandings(records).filter((s) => s.studentId === work.studentId && s.pieceId === work.pieceId);
 
-/** The works of several pieces, out of all that is known of a student. */
-export function foldByPiece(
-  studentId: string,
-  records: readonly StudioEvent[],
-  joins: readonly StudioEvent[],
-): ReadonlyMap<string, readonly FoldedStanding[]> {
+/** Standings of one student by their pieces. */
+export function standingsByPiece(standings: readonly FoldedStanding[]): Map<string, readonly FoldedStanding[]> {
   const by = new Map<string, FoldedStanding[]>();
-  for (const s of foldStandings([...records, ...joins])) {
-    if (s.studentId !== studentId) continue;
+  for (const s of standings) {
     const there = by.get(s.pieceId);
     if (there) there.push(s);
     else by.set(s.pieceId, [s]);
@@ -118,7 +105,7 @@ export async function foldWorks(
     else {
       const joined = (await Promise.all([...pieceIds].map(joins))).flat();
       const records = await withWhatCounts(db, await recordsOfStudent(db, studentId, undefined, apart));
-      const all = foldByPiece(studentId, records, joined);
+      const all = standingsByPiece(foldStandings([...records, ...joined]).filter((s) => s.studentId === studentId));
       for (const pieceId of pieceIds) folded.set(pieceId, all.get(pieceId) ?? []);
     }
     await putWorks(db, new Map([[studentId, folded]]));
@@ -135,7 +122,7 @@ export async function worksOf(db: StudioDatabase, records: readonly StudioEvent[
   for (const r of await withWhatTheyAreAbout(db, records)) {
     const place = placeOfRecord(r);
     if (place === null || place.pieceId === '') continue;
-    if (place.studentId !== '') works.set(workKey(place), place);
+    if (place.studentId !== '') works.set(placeKey(place), place);
     else if (r.kind === 'section-joined')
       for (const w of await db.works.where('pieceId').equals(place.pieceId).toArray())
         works.set(w.key, { studentId: w.studentId, pieceId: w.pieceId });

@@ -6,7 +6,7 @@ import type { PageOptions } from '@/core/page';
 import { ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
 import type { Player } from '@/core/players';
-import { connect, flat, type WorkerCode } from './connection';
+import { connect, flat, type Connection, type WorkerCode } from './connection';
 import type {
   AnalysisWorkerApi,
   Brought,
@@ -83,24 +83,37 @@ export const askReading = async <T>(question: (api: ReadingWorkerApi) => Promise
 export const askAnalysis = async <T>(question: (api: AnalysisWorkerApi) => Promise<Result<T>>): Promise<Result<T>> =>
   flat(await analysis.ask(question));
 
-/** Does something long with a studio in a worker of its own; cancelling ends it, and then nothing of it was done. */
-export function workOnFiles<T>(
-  question: (api: FilesWorkerApi, told: FileWorkTold) => Promise<Result<T>>,
-  progress: (share: number, step: FileWorkStep) => void,
-): Running<Result<T>> {
-  const own = connect<FilesWorkerApi>(
-    'The work on the studio file',
-    () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
-    LIMIT_MS.files,
-  );
+/** A long computation that can be stopped. */
+export interface Running<T> {
+  readonly result: Promise<T>;
+  readonly cancel: () => void;
+}
+
+/** Asks a worker that is for this question alone; cancelling ends the worker, and the result is that it was stopped. */
+function inOwnWorker<Api, T>(own: Connection<Api>, question: (api: Api) => Promise<Result<T>>): Running<Result<T>> {
   return {
     result: (async () => {
-      const result = flat(await own.ask((api) => question(api, proxy(progress))));
+      const result = flat(await own.ask(question));
       own.end();
       return result;
     })(),
     cancel: own.end,
   };
+}
+
+/** Does something long with a studio in a worker of its own; cancelling ends it, and then nothing of it was done. */
+export function workOnFiles<T>(
+  question: (api: FilesWorkerApi, told: FileWorkTold) => Promise<Result<T>>,
+  progress: (share: number, step: FileWorkStep) => void,
+): Running<Result<T>> {
+  return inOwnWorker(
+    connect<FilesWorkerApi>(
+      'The work on the studio file',
+      () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
+      LIMIT_MS.files,
+    ),
+    (api) => question(api, proxy(progress)),
+  );
 }
 
 /** Asks the worker of studio files. */
@@ -149,12 +162,6 @@ export function warmEngraver(): void {
   engrave(ONE_NOTE, { width: 400, scale: 60 }).catch(() => undefined);
 }
 
-/** A long computation that can be stopped. */
-export interface Running<T> {
-  readonly result: Promise<T>;
-  readonly cancel: () => void;
-}
-
 /**
  * Finds how a piece is built in a worker of its own; cancelling ends the worker, and the result is then that it was
  * stopped.
@@ -164,19 +171,14 @@ export function analyse(
   player: Player | null,
   progress: (share: number) => void,
 ): Running<Result<Built>> {
-  const own = connect<AnalysisWorkerApi>(
-    'Finding how the piece is built',
-    () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
-    LIMIT_MS.wholePiece,
+  return inOwnWorker(
+    connect<AnalysisWorkerApi>(
+      'Finding how the piece is built',
+      () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
+      LIMIT_MS.wholePiece,
+    ),
+    (api) => api.analyse(loaded, player, proxy(progress)),
   );
-  return {
-    result: (async () => {
-      const result = flat(await own.ask((api) => api.analyse(loaded, player, proxy(progress))));
-      own.end();
-      return result;
-    })(),
-    cancel: own.end,
-  };
 }
 
 /** Finds what is on the picture of a page, in a worker of its own; cancelling ends the worker. */
@@ -185,17 +187,12 @@ export function readPicture(
   options: PageOptions,
   progress: (share: number) => void,
 ): Running<Result<KeptPicture>> {
-  const own = connect<PagesWorkerApi>(
-    `Reading ${picture.name}`,
-    () => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' }),
-    LIMIT_MS.pages,
+  return inOwnWorker(
+    connect<PagesWorkerApi>(
+      `Reading ${picture.name}`,
+      () => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' }),
+      LIMIT_MS.pages,
+    ),
+    (api) => api.read(picture, options, proxy(progress)),
   );
-  return {
-    result: (async () => {
-      const result = flat(await own.ask((api) => api.read(picture, options, proxy(progress))));
-      own.end();
-      return result;
-    })(),
-    cancel: own.end,
-  };
 }

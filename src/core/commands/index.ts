@@ -42,7 +42,7 @@ export { correctRecord, type Correction } from './lesson/correct-record';
 export { correctPractice, type CorrectPractice } from './lesson/correct-practice';
 export { logPractice, type LogPractice } from './lesson/log-practice';
 export { putDownLesson } from './lesson/put-down-lesson';
-export { recordLevel, type HeardNow } from './lesson/record-level';
+export { ONLY_A_LEVEL, recordLevel, type HeardNow } from './lesson/record-level';
 export { sayInLesson } from './lesson/say-in-lesson';
 export { takeBackLesson } from './lesson/take-back-lesson';
 export { takeBackRecord } from './lesson/take-back-record';

@@ -41,7 +41,8 @@ export interface FoldedRecords {
  */
 export const standingKey = (studentId: string, sectionId: string): string => `${studentId} ${sectionId}`;
 
-function addTo<T>(lists: Map<string, T[]>, key: string, item: T): void {
+/** Adds to the list of a key. */
+export function addTo<T>(lists: Map<string, T[]>, key: string, item: T): void {
   const there = lists.get(key);
   if (there) there.push(item);
   else lists.set(key, [item]);

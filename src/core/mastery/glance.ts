@@ -1,4 +1,4 @@
-import { millisecondsOf } from '../studio';
+import { millisecondsOf, placeKey } from '../studio';
 import { atRiskFrom } from './fading';
 import type { FoldedStanding } from './fold-standing';
 
@@ -21,14 +21,6 @@ export interface Glance {
 }
 
 /**
- * What a work is known by: one student, one piece.
- *
- * @example workKey({ studentId: 'wren', pieceId: 'quay' }) // → 'wren quay'
- */
-export const workKey = ({ studentId, pieceId }: Pick<FoldedStanding, 'studentId' | 'pieceId'>): string =>
-  `${studentId} ${pieceId}`;
-
-/**
  * The glance at the standings of one student on one piece; null without any.
  *
  * @example glanceOf(foldStandings([level('2026-05-20', 'a', 3), level('2026-05-20', 'b', 1)]), '1').levels // → 4
@@ -38,7 +30,7 @@ export function glanceOf(standings: readonly FoldedStanding[], stamp: string): G
   if (!first) return null;
   const fading = standings.flatMap((s) => (s.fading ? [{ fading: s.fading, at: s.at }] : []));
   return {
-    key: workKey(first),
+    key: placeKey(first),
     stamp,
     studentId: first.studentId,
     pieceId: first.pieceId,
@@ -122,7 +114,7 @@ export function unpackGlances({ studentId, pieceIds, stamps, heardAt, counts, du
     const at = from;
     from += length;
     return {
-      key: workKey({ studentId, pieceId }),
+      key: placeKey({ studentId, pieceId }),
       stamp: stamps[i] ?? '',
       studentId,
       pieceId,

@@ -8,7 +8,7 @@ export { chanceItHolds, dueState, type DueState, type Fading, type Hearing } fro
 export { foldEvents, heldEvents, standingKey, type FoldedRecords, type Standing } from './fold-events';
 export { climbOf, type ClimbPoint } from './climb';
 export { foldStandings, type FoldedStanding, type Hearings } from './fold-standing';
-export { dueAtAGlance, glanceOf, packGlances, unpackGlances, workKey, type Glance, type PackedGlances } from './glance';
+export { dueAtAGlance, glanceOf, packGlances, unpackGlances, type Glance, type PackedGlances } from './glance';
 export { hardSections, type HardSection, type SectionLevels } from './hard-sections';
 export {
   currentAssignment,

@@ -9,7 +9,7 @@ import {
   type StudioEvent,
   type Zone,
 } from '../studio';
-import { correctedLevels, heldEvents } from './fold-events';
+import { addTo, correctedLevels, heldEvents } from './fold-events';
 import type { Hearings } from './fold-standing';
 
 /** A lesson as it was: what was heard, said and assigned. */
@@ -64,10 +64,7 @@ export function foldLessons(events: readonly StudioEvent[]): Lesson[] {
     const by = new Map<string, E[]>();
     for (const e of events) {
       if (e.lessonId === undefined || e.lessonId === null) continue;
-      const id = lessonOf(e.lessonId);
-      const there = by.get(id);
-      if (there) there.push(e);
-      else by.set(id, [e]);
+      addTo(by, lessonOf(e.lessonId), e);
     }
     return by;
   };

@@ -105,19 +105,3 @@ export function withWords(
     }
   return { records, crossing };
 }
-
-/**
- * Words by what they are about.
- *
- * @example [...wordsByTarget([takenBack('2026-05-21', 'e1')]).keys()] // → ['e1']
- */
-export function wordsByTarget(words: readonly StudioEvent[]): Map<string, readonly StudioEvent[]> {
-  const by = new Map<string, StudioEvent[]>();
-  for (const word of words) {
-    const about = aboutRecord(word) ?? '';
-    const there = by.get(about);
-    if (there) there.push(word);
-    else by.set(about, [word]);
-  }
-  return by;
-}

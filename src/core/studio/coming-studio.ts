@@ -4,9 +4,9 @@ import type { Zone } from './day';
 import { JsonRows, type JsonTrouble } from './json-rows';
 import { eventSchema } from './kinds/records';
 import { byId } from './merge-studio';
-import { asDamaged, parseStudio, whyNot } from './parse-studio';
+import { asDamaged, checkRow, parseStudio } from './parse-studio';
 import { STUDIO_VERSION, type Damaged, type Studio } from './schemas';
-import { REFUSALS, upgradedLists, type StudioFileCode } from './studio-file';
+import { HEAD, REFUSALS, upgradedLists, type StudioFileCode } from './studio-file';
 
 /** A studio that comes with a file: its rows, and its records by where they lie. */
 export interface ComingStudio {
@@ -64,9 +64,9 @@ export class StudioFileReader {
     const trouble = this.refusal === null ? this.rows.end() : null;
     if (trouble) this.refusal = CODES[trouble];
     if (this.refusal !== null) return this.refused(this.refusal);
-    const version = this.head.get('version');
-    if (this.head.get('format') !== 'oakrungs-studio' || typeof version !== 'number' || !isVersion(version))
-      return this.refused('studio-not-ours');
+    const head = HEAD.safeParse(Object.fromEntries(this.head));
+    if (!head.success) return this.refused('studio-not-ours');
+    const { version } = head.data;
     if (version > STUDIO_VERSION) return this.refused('studio-newer');
     if (this.lists.size === 0) return this.refused('studio-broken');
     const lists = Object.fromEntries(this.lists);
@@ -115,9 +115,9 @@ export class StudioFileReader {
       this.lists.get(list)?.push(row);
       return;
     }
-    const checked = eventSchema.safeParse(row);
-    if (checked.success) this.records.add(checked.data);
-    else this.damaged.push(asDamaged(list, row, whyNot(checked.error)));
+    const checked = checkRow(eventSchema, row);
+    if ('row' in checked) this.records.add(checked.row);
+    else this.damaged.push(asDamaged(list, row, checked.why));
   }
 }
 
@@ -129,5 +129,3 @@ function parsed(text: string): unknown {
     return BROKEN;
   }
 }
-
-const isVersion = (version: number): boolean => Number.isInteger(version) && version >= 1;

@@ -111,17 +111,10 @@ export {
   type Conflict,
   type KeptRow,
 } from './merge-studio';
-export { asDamaged, parseRow, whyNot } from './parse-studio';
+export { asDamaged, checkRow, parseRow, whyNot } from './parse-studio';
 export { ladderWithPlace, markWithPlace, upgradeStudio, type LooseStudio, type Upgraded } from './upgrade-studio';
-export { aboutRecord, placeKey, placeOfRecord, wordsAmong, type RecordPlace } from './record-place';
-export {
-  recordsByPlace,
-  recordsOfPlace,
-  wordsByTarget,
-  withWords,
-  type ComingPlace,
-  type ComingRecords,
-} from './coming-records';
+export { aboutRecord, placeKey, placeOfRecord, wordsAmong, wordsByTarget, type RecordPlace } from './record-place';
+export { recordsByPlace, recordsOfPlace, withWords, type ComingPlace, type ComingRecords } from './coming-records';
 export { tempoUnitOf } from './tempo-unit-of';
 export { isTechnique, piecesInWork } from './work';
 export { carryMarks } from './carry-marks';

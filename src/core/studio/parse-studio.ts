@@ -40,13 +40,22 @@ export const asDamaged = (table: string, row: unknown, why: string): Damaged => 
 });
 
 /**
+ * Anything checked by its schema; a sentence where it is wrong.
+ *
+ * @example checkRow(daySchema, '2026-05-20').row // → '2026-05-20'
+ */
+export function checkRow<T>(schema: z.ZodType<T>, row: unknown): { readonly row: T } | { readonly why: string } {
+  const parsed = schema.safeParse(row);
+  return parsed.success ? { row: parsed.data } : { why: whyNot(parsed.error) };
+}
+
+/**
  * A row of a table, checked; a sentence where it is wrong.
  *
  * @example parseRow('sections', { id: 'x' }).why // → 'pieceId: Invalid input: expected string, received undefined'
  */
 export function parseRow(table: RowTable, row: unknown): { readonly row: AnyRow } | { readonly why: string } {
-  const parsed = ROW_SCHEMAS[table].safeParse(row);
-  return parsed.success ? { row: parsed.data as AnyRow } : { why: whyNot(parsed.error) };
+  return checkRow(ROW_SCHEMAS[table] as z.ZodType<AnyRow>, row);
 }
 
 const listsSchema = z.record(z.string(), z.unknown());
@@ -67,9 +76,9 @@ export function parseStudio(data: unknown): Studio | null {
   const damaged: Damaged[] = [];
   const sound = <T>(name: string, schema: z.ZodType<T>): T[] =>
     listOf(lists.data, name).flatMap((row) => {
-      const parsed = schema.safeParse(row);
-      if (parsed.success) return [parsed.data];
-      damaged.push(asDamaged(name, row, whyNot(parsed.error)));
+      const checked = checkRow(schema, row);
+      if ('row' in checked) return [checked.row];
+      damaged.push(asDamaged(name, row, checked.why));
       return [];
     });
   const removals = sound('removed', removalSchema).filter((r) => {

@@ -53,19 +53,29 @@ export const aboutRecord = (record: StudioEvent): string | null =>
       : null;
 
 /**
+ * Words by what they are about; records that are about none are left out.
+ *
+ * @example [...wordsByTarget([takenBack('2026-05-21', 'e1')]).keys()] // → ['e1']
+ */
+export function wordsByTarget(records: readonly StudioEvent[]): Map<string, readonly StudioEvent[]> {
+  const by = new Map<string, StudioEvent[]>();
+  for (const record of records) {
+    const target = aboutRecord(record);
+    if (target === null) continue;
+    const there = by.get(target);
+    if (there) there.push(record);
+    else by.set(target, [record]);
+  }
+  return by;
+}
+
+/**
  * Of some records, those that are about others of a given set, about those, and so on.
  *
  * @example wordsAmong([takenBack('2026-05-21', 'e1'), takenBack('2026-05-22', 'e9')], new Set(['e1'])).length // → 1
  */
 export function wordsAmong(records: readonly StudioEvent[], ids: ReadonlySet<string>): StudioEvent[] {
-  const about = new Map<string, StudioEvent[]>();
-  for (const r of records) {
-    const target = aboutRecord(r);
-    if (target === null) continue;
-    const there = about.get(target);
-    if (there) there.push(r);
-    else about.set(target, [r]);
-  }
+  const about = wordsByTarget(records);
   const found = new Map<string, StudioEvent>();
   let next = [...about].flatMap(([target, words]) => (ids.has(target) ? words : []));
   while (next.length > 0) {

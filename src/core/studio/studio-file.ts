@@ -8,7 +8,8 @@ import { upgradeStudio, type LooseStudio } from './upgrade-studio';
 export type StudioFileCode =
   'studio-empty' | 'studio-not-json' | 'studio-not-ours' | 'studio-newer' | 'studio-broken' | 'studio-too-large';
 
-const HEAD = z.object({
+/** What every studio file of ours begins with. */
+export const HEAD = z.object({
   format: z.literal('oakrungs-studio'),
   version: z.number().int().min(1),
   studio: z.unknown().optional(),

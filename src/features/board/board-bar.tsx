@@ -10,12 +10,10 @@ interface Props {
   readonly arranged: Arranged;
   /** The piece whose board it is; null for that of all pieces. */
   readonly pieceId: string | null;
-  /** Something was heard that can be saved. */
-  readonly hasLevels: boolean;
 }
 
 /** Who is shown and in which order, and what can be taken along. */
-export function BoardBar({ arranged, pieceId, hasLevels }: Props): ReactNode {
+export function BoardBar({ arranged, pieceId }: Props): ReactNode {
   const where = useWhere();
   const studio = useStudio();
   const { act } = useActs();
@@ -51,7 +49,7 @@ export function BoardBar({ arranged, pieceId, hasLevels }: Props): ReactNode {
       <Button className="ml-auto" onClick={() => where.go('sheet', { studentId: null })}>
         Sheets for home
       </Button>
-      <Button disabled={!hasLevels} onClick={() => act(saveCsv)}>
+      <Button disabled={!arranged.hasLevels} onClick={() => act(saveCsv)}>
         Save as CSV
       </Button>
     </div>

@@ -2,7 +2,7 @@ import type { FoldedStanding } from '@/core/mastery';
 import { standingKey } from '@/core/mastery';
 import type { Level, Section, StoredWay } from '@/core/studio';
 import { isSection, sectionLevel, type WalkedPlace } from '@/core/way';
-import type { GridCell, GridColumn } from './level-grid';
+import type { GridCell, GridColumn } from './grid';
 
 /** The chunks and joins of each section, in the order of the way where there is one. */
 export function chunksBySection(

@@ -1,48 +1,12 @@
 'use client';
 
 import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
-import { memo, useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { isLevel } from '@/core/mastery';
 import type { Level } from '@/core/studio';
-import { RungMark } from '@/ui';
+import type { GridCell, GridColumn, GridRow, InSight } from './grid';
+import { Cell, ColumnHead } from './grid-cells';
 import { useWidth } from './use-width';
-
-export interface GridCell {
-  readonly level: Level;
-  readonly due: boolean;
-  readonly atRisk: boolean;
-  readonly overruled: boolean;
-  /** Its level is on its way into the database. */
-  readonly storing: boolean;
-  /** It is being read out of the database. */
-  readonly waiting?: true;
-  /** Date, tempo, who decided, in words. */
-  readonly says: string;
-  /** Of something heard in part: `2/5`. */
-  readonly part?: string;
-}
-
-export interface GridRow {
-  readonly id: string;
-  readonly name: string;
-  readonly about: string;
-}
-
-export interface GridColumn {
-  readonly id: string;
-  readonly head: string;
-  readonly under: string;
-  /** Its chunks can be shown, or put away again. */
-  readonly opens?: 'open' | 'close';
-  /** A chunk of the section before it. */
-  readonly isChunk?: boolean;
-}
-
-/** The ids of the rows and columns that are drawn. */
-export interface InSight {
-  readonly rows: readonly string[];
-  readonly columns: readonly string[];
-}
 
 interface Props {
   readonly label: string;
@@ -72,105 +36,6 @@ const MOVES: Readonly<Record<string, readonly [number, number]>> = {
   PageDown: [10, 0],
   PageUp: [-10, 0],
 };
-
-function ColumnHead({
-  column: c,
-  index,
-  item,
-  onChunks,
-}: {
-  readonly column: GridColumn;
-  readonly index: number;
-  readonly item: VirtualItem;
-  readonly onChunks: Props['onChunks'];
-}): ReactNode {
-  return (
-    <span
-      role="columnheader"
-      aria-colindex={index + 2}
-      className={`absolute bottom-0 top-0 flex min-w-0 flex-col justify-end py-2 pl-3 pr-0.5 font-semibold ${c.isChunk ? 'bg-ground' : ''}`}
-      style={{ left: item.start, width: item.size }}
-      title={`${c.head} ${c.under}`}
-    >
-      <span
-        className={`block break-words leading-tight [hyphens:auto] ${c.head.length > 4 ? 'line-clamp-4 text-base' : 'text-lg'}`}
-      >
-        {c.head}
-      </span>
-      <span className="figure block truncate text-sm font-normal text-ink-2">{c.under}</span>
-      {c.opens && onChunks ? (
-        <button
-          type="button"
-          aria-expanded={c.opens === 'close'}
-          aria-label={`Chunks of ${c.head}`}
-          className="min-h-9 text-left text-sm font-semibold text-leaf underline"
-          onClick={() => onChunks(c)}
-        >
-          {c.opens === 'open' ? 'chunks' : 'fold'}
-        </button>
-      ) : null}
-    </span>
-  );
-}
-
-type CellMarkProps = Pick<GridCell, 'level' | 'due' | 'overruled' | 'atRisk'> & {
-  /** Not in work, being read, or with its level. */
-  readonly state: 'none' | 'waiting' | 'there';
-  readonly part: string;
-};
-
-function CellMark({ state, level, due, overruled, atRisk, part }: CellMarkProps): ReactNode {
-  if (state === 'none') return <span className="text-ink-3">–</span>;
-  if (state === 'waiting') return <span className="text-ink-3">…</span>;
-  return (
-    <>
-      <RungMark level={level} due={due} overruled={overruled} />
-      {part === '' ? null : <span className="figure ml-1 text-sm text-ink-2">{part}</span>}
-      {atRisk ? <span className="ml-1 whitespace-nowrap text-sm font-semibold text-warn">risk</span> : null}
-    </>
-  );
-}
-
-/** One cell; drawn anew only where what it shows has changed. What is done with it is heard by the grid. */
-const Cell = memo(function Cell({
-  row,
-  column,
-  left,
-  width,
-  name,
-  says,
-  isStop,
-  ...mark
-}: CellMarkProps & {
-  readonly row: number;
-  readonly column: number;
-  readonly left: number;
-  readonly width: number;
-  readonly name: string;
-  readonly says: string;
-  /** Tab stops here. */
-  readonly isStop: boolean;
-}): ReactNode {
-  return (
-    <span
-      role="gridcell"
-      aria-colindex={column + 2}
-      className="absolute bottom-0 top-0 border-l border-rule"
-      style={{ left, width }}
-    >
-      <button
-        type="button"
-        data-cell={`${row}-${column}`}
-        tabIndex={isStop ? 0 : -1}
-        title={says}
-        aria-label={`${name}: ${says}`}
-        className="flex h-full w-full items-center px-3"
-      >
-        <CellMark {...mark} />
-      </button>
-    </span>
-  );
-});
 
 /** Which cell something happened in. */
 function cellAt(target: EventTarget): readonly [number, number] | null {

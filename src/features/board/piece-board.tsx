@@ -3,14 +3,15 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { hardSections, standingKey, type FoldedStanding } from '@/core/mastery';
 import { tempoUnitOf, type Level, type Piece, type Section, type Student } from '@/core/studio';
-import { recordLevel } from '@/core/commands';
+import { ONLY_A_LEVEL, recordLevel } from '@/core/commands';
 import { useGlances, usePieces, useSectionsOf, useStandings, useStudio } from '@/store';
 import { Panel } from '@/ui';
 import { useActs } from '@/features/acts';
 import { useWhere } from '@/features/where';
 import { BoardBar } from './board-bar';
 import { chunksBySection, columnsOf, withChunks } from './board-columns';
-import { LevelGrid, type GridCell, type GridColumn, type GridRow } from './level-grid';
+import type { GridCell, GridColumn, GridRow } from './grid';
+import { LevelGrid } from './level-grid';
 import { rowOf } from './row-of';
 import { standingCell } from './standing-cell';
 import { useArranged } from './use-arranged';
@@ -84,12 +85,7 @@ function useLevels(places: readonly Section[]) {
         lessonId: null,
         outside: true,
         level,
-        proposed: null,
-        tempo: null,
-        note: '',
-        facets: null,
-        errors: [],
-        signs: {},
+        ...ONLY_A_LEVEL,
       },
       { stored: ended, refused: ended },
     );
@@ -118,11 +114,6 @@ export function PieceBoard({ pieceId, students }: Props): ReactNode {
   const sectionOf = useMemo(() => new Map(sections.map((s) => [s.id, s])), [sections]);
   const known = useKnownCells<FoldedStanding, GridCell>(now, piece);
   const chunks = useMemo(() => chunksBySection(rows?.places ?? [], rows?.ways ?? []), [rows]);
-  // Of who is archived or removed nothing is counted here.
-  const hasLevels = useMemo(() => {
-    const there = new Set(students.map((s) => s.id));
-    return (glances ?? []).some((g) => there.has(g.studentId));
-  }, [glances, students]);
   if (!rows || !standings || !glances) return <Panel label="Board">Opening the board…</Panel>;
   const columns = columnsOf(sections, chunks, opened);
   const unit = tempoUnitOf(piece);
@@ -139,7 +130,7 @@ export function PieceBoard({ pieceId, students }: Props): ReactNode {
   return (
     <>
       <Panel label="Board">
-        <BoardBar arranged={arranged} pieceId={pieceId} hasLevels={hasLevels} />
+        <BoardBar arranged={arranged} pieceId={pieceId} />
         {columns.length === 0 ? (
           <p className="text-lg text-ink-2">
             This piece has no sections yet.{' '}

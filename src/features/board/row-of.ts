@@ -1,6 +1,6 @@
 import { instrumentName } from '@/core/instruments';
 import type { Student } from '@/core/studio';
-import type { GridRow } from './level-grid';
+import type { GridRow } from './grid';
 
 /** A student as a row of a board. */
 export const rowOf = (s: Student): GridRow => ({

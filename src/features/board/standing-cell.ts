@@ -1,7 +1,7 @@
 import { chanceItHolds, dueState, LEVEL_NAMES, type FoldedStanding } from '@/core/mastery';
 import { inBeats, type TempoUnit } from '@/core/score';
 import { dayOf, type Level, type Zone } from '@/core/studio';
-import type { GridCell } from './level-grid';
+import type { GridCell } from './grid';
 
 /** One standing as the board shows it, its tempo in the beat of the piece; a section not heard yet is at level 0. */
 export function standingCell(there: FoldedStanding | undefined, unit: TempoUnit, now: string, zone: Zone): GridCell {

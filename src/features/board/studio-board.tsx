@@ -2,14 +2,15 @@
 
 import { useMemo, useState, type ReactNode } from 'react';
 import { instrumentName } from '@/core/instruments';
-import { workKey, type FoldedStanding, type Glance } from '@/core/mastery';
-import type { Student } from '@/core/studio';
+import type { FoldedStanding, Glance } from '@/core/mastery';
+import { placeKey, type Student } from '@/core/studio';
 import { isSection } from '@/core/way';
 import { useGlances, usePieces, useSectionsOf, useStudio, useWorks } from '@/store';
 import { Panel } from '@/ui';
 import { useWhere } from '@/features/where';
 import { BoardBar } from './board-bar';
-import { LevelGrid, type GridCell, type GridColumn, type GridRow, type InSight } from './level-grid';
+import type { GridCell, GridColumn, GridRow, InSight } from './grid';
+import { LevelGrid } from './level-grid';
 import { NoPiece } from './no-piece';
 import { rowOf } from './row-of';
 import { piecesCell, WAITING_CELL } from './standing-cell';
@@ -48,7 +49,7 @@ function useCellsInSight(
   );
   const known = useKnownCells<readonly FoldedStanding[], GridCell | null>(now, sections);
   return (row, column) => {
-    const key = workKey({ studentId: row.id, pieceId: column.id });
+    const key = placeKey({ studentId: row.id, pieceId: column.id });
     if (!begun.has(key)) return null;
     if (!works?.asked.has(key) || !sections?.pieceIds.includes(column.id)) return WAITING_CELL;
     const standings = works.standings.get(key) ?? NO_STANDINGS;
@@ -72,10 +73,6 @@ export function StudioBoard({ students }: { readonly students: readonly Student[
   const arranged = useArranged(students, glances ?? [], null, studio.now());
   const [inSight, setInSight] = useState<InSight>(NOBODY);
   const cell = useCellsInSight(inSight, glances ?? NO_GLANCES);
-  const hasLevels = useMemo(() => {
-    const there = new Set(students.map((s) => s.id));
-    return (glances ?? []).some((g) => there.has(g.studentId));
-  }, [glances, students]);
   const columns = useMemo(
     () => (pieces ?? []).map((p): GridColumn => ({ id: p.id, head: p.title, under: instrumentName(p) })),
     [pieces],
@@ -83,7 +80,7 @@ export function StudioBoard({ students }: { readonly students: readonly Student[
   if (!pieces || !glances) return <Panel label="Board">Opening the board…</Panel>;
   return (
     <Panel label="Board">
-      <BoardBar arranged={arranged} pieceId={null} hasLevels={hasLevels} />
+      <BoardBar arranged={arranged} pieceId={null} />
       {columns.length === 0 ? (
         <NoPiece students={arranged.shown} />
       ) : arranged.shown.length === 0 ? (

@@ -11,6 +11,8 @@ export interface Arranged {
   readonly shown: readonly Student[];
   readonly filter: Filter;
   readonly sort: Sort;
+  /** Something is known of one of them; of who is archived or removed nothing is counted. */
+  readonly hasLevels: boolean;
   readonly onFilter: (value: string) => void;
   readonly onSort: (value: string) => void;
 }
@@ -28,8 +30,13 @@ export function useArranged(
     () => arrange(students, glances, pieceId, sort, filter, now),
     [students, glances, pieceId, sort, filter, now],
   );
+  const hasLevels = useMemo(() => {
+    const there = new Set(students.map((s) => s.id));
+    return glances.some((g) => there.has(g.studentId));
+  }, [glances, students]);
   return {
     shown,
+    hasLevels,
     filter,
     sort,
     onFilter: (value) => setFilter(FILTERS.find((f) => f === value) ?? 'all'),

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { recordLevel, sayInLesson, takeBackLesson } from '@/core/commands';
+import { ONLY_A_LEVEL, recordLevel, sayInLesson, takeBackLesson } from '@/core/commands';
 import type { Lesson } from '@/core/mastery';
 import { daysInWords } from '@/core/plan';
 import { clockOf, dayOf } from '@/core/studio';
@@ -46,12 +46,7 @@ function AddHeard({ lesson, model }: { readonly lesson: Lesson; readonly model: 
                 sectionId,
                 lessonId: lesson.id,
                 level,
-                proposed: null,
-                tempo: null,
-                note: '',
-                facets: null,
-                errors: [],
-                signs: {},
+                ...ONLY_A_LEVEL,
               },
               { stored: () => setSectionId('') },
             );

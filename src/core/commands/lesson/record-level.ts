@@ -18,6 +18,16 @@ export interface HeardNow {
   readonly signs: Readonly<Record<string, boolean>>;
 }
 
+/** Nothing but a level was set. */
+export const ONLY_A_LEVEL = {
+  proposed: null,
+  tempo: null,
+  note: '',
+  facets: null,
+  errors: [],
+  signs: {},
+} as const satisfies Omit<HeardNow, 'level'>;
+
 export interface RecordLevel extends HeardNow {
   readonly studentId: string;
   readonly sectionId: string;
