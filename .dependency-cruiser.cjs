@@ -18,7 +18,7 @@ module.exports = {
     only('ui-knows-core', 'ui', ['ui/', 'core/']),
     only('store-knows-core', 'store', ['store/', 'core/']),
     // The worker of a studio's files writes them where they are kept; the hooks of the store stay outside.
-    only('workers-know-core', 'workers', ['workers/', 'core/', 'store/in-worker']),
+    only('workers-know-core', 'workers', ['workers/', 'core/', 'store/in-worker', 'demo/']),
     only('demo-knows-core', 'demo', ['demo/', 'core/']),
     // It goes into the file for home as well: no store, no router, no loudspeaker of its own.
     only('room-knows-core-and-ui', 'room', ['room/', 'core/', 'ui/']),

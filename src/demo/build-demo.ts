@@ -23,18 +23,6 @@ const BEGUN_DAYS_AGO = 180;
 /** The demo is the same for the same day. */
 const SEED = 4620;
 
-/**
- * The demo studio, made relative to `now` with a fixed seed: pieces, sections, ladders, students, months of lessons and
- * practice.
- */
-export function buildDemoStudio(now: Date, zone: Zone = UTC): Studio {
-  const steps = demoSteps(now, zone);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
 const studentRow = (s: DemoStudent, order: number, start: string): Student => ({
   id: s.id,
   name: s.name,
@@ -51,8 +39,11 @@ const studentRow = (s: DemoStudent, order: number, start: string): Student => ({
   updatedAt: start,
 });
 
-/** The same in small steps, so that a page can do something else in between: one a piece, one a student. */
-export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> {
+/**
+ * The demo studio, made relative to `now` with a fixed seed: pieces, sections, ladders, students, months of lessons and
+ * practice.
+ */
+export function buildDemoStudio(now: Date, zone: Zone = UTC): Studio {
   const today = dayOf(now.toISOString(), zone);
   const start = timeOn(dayAfter(today, -BEGUN_DAYS_AGO), '10:00', zone);
   const studio: Studio = {
@@ -66,7 +57,6 @@ export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> 
   };
   const played = new Map<string, PlayedPiece>();
   for (const demo of DEMO_PIECES) {
-    yield;
     const rows = demoPieceRows(demo, start);
     studio.pieces.push(rows.piece);
     studio.sections.push(...rows.sections);
@@ -76,11 +66,9 @@ export function* demoSteps(now: Date, zone: Zone): Generator<undefined, Studio> 
     played.set(demo.id, rows.played);
   }
   for (const [order, s] of DEMO_STUDENTS.entries()) {
-    yield;
     studio.students.push(studentRow(s, order, start));
     studio.events.push(...historyOf(s, played, { now: now.toISOString(), zone }, seeded(SEED + order)));
   }
-  yield;
   putPhotographedPiece(studio, start, zone);
   putDemoExercises(studio, now.toISOString(), start, zone);
   return studio;

@@ -1,3 +1,3 @@
 /** The demo studio and its composed pieces. In: a date. Out: a studio. */
-export { buildDemoStudio, demoSteps } from './build-demo';
+export { buildDemoStudio } from './build-demo';
 export { SHIPPED_PIECES, type ShippedPiece } from './shipped';

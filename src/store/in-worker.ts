@@ -5,4 +5,4 @@ export { StudioDatabase } from './database';
 export { recordsOfStudent } from './find-records';
 export { saveStudio } from './save-studio';
 export { storageProblem } from './stored-problem';
-export { putStudio } from './studio-data';
+export { fillStudio, putStudio } from './studio-data';

@@ -1,7 +1,6 @@
 import Dexie from 'dexie';
 import type { ReactNode } from 'react';
-import type { Issue } from '@/core/result';
-import { emptyStudio } from '@/core/studio';
+import { ok, type Issue } from '@/core/result';
 import { databaseName, StudioDatabase } from './database';
 import { StudioProvider } from './studio-context';
 
@@ -20,7 +19,7 @@ export const OwnStudio = ({
     fixedNow={NOW}
     waiting={<p>Opening…</p>}
     failed={failed}
-    buildDemo={() => Promise.resolve(emptyStudio())}
+    fillDemo={() => Promise.resolve(ok(null))}
   >
     {children}
   </StudioProvider>

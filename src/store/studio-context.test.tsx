@@ -5,11 +5,13 @@ import Dexie from 'dexie';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { addStudent } from '@/core/commands';
+import { ok, type Result } from '@/core/result';
 import { emptyStudio, madeRow, type Studio } from '@/core/studio';
-import { databaseName } from './database';
+import { databaseName, StudioDatabase } from './database';
 import { forgetStudios, NOW, ownDatabase, OwnStudio } from './own-studio-for-tests';
 import { useSettings, useStudents, useUndoLabels } from './queries';
 import { StudioProvider, useStudio } from './studio-context';
+import { fillStudio } from './studio-data';
 
 const demo: Studio = {
   ...emptyStudio(),
@@ -71,6 +73,12 @@ function Room(): ReactNode {
     </>
   );
 }
+async function fillDemo(database: string): Promise<Result<null>> {
+  const db = new StudioDatabase(database);
+  await fillStudio(db, demo);
+  db.close();
+  return ok(null);
+}
 const first = () =>
   render(
     <StudioProvider
@@ -78,7 +86,7 @@ const first = () =>
       fixedNow={NOW}
       waiting={<p>Opening…</p>}
       failed={({ message }) => <p role="alert">{message}</p>}
-      buildDemo={() => Promise.resolve(demo)}
+      fillDemo={fillDemo}
     >
       <Room />
     </StudioProvider>,

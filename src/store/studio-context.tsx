@@ -3,11 +3,11 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Asks, Command } from '@/core/commands';
 import { ok, type Issue, type Result } from '@/core/result';
-import { dayOf, isZone, UTC, type Day, type Studio, type Zone } from '@/core/studio';
+import { dayOf, isZone, UTC, type Day, type Zone } from '@/core/studio';
 import { redoChange, undoChange } from './change-log';
 import { databaseName, isNewer, isNewerStored, StudioDatabase, type StudioName } from './database';
 import { runCommand, type Done } from './run-command';
-import { fillStudio, noteZone } from './studio-data';
+import { noteZone } from './studio-data';
 import { storageProblem } from './stored-problem';
 import { useLiveZone } from './use-zone';
 
@@ -69,7 +69,8 @@ interface Props {
   readonly startWithDemo: boolean;
   /** A fixed time for pictures and tests; null is the real clock. */
   readonly fixedNow: string | null;
-  readonly buildDemo: (now: Date, zone: Zone) => Promise<Studio>;
+  /** Puts the demo studio into an empty database. */
+  readonly fillDemo: (database: string, now: string, zone: Zone) => Promise<Result<null>>;
 }
 
 /** Nothing of a newer program's database is read or written. */
@@ -89,7 +90,7 @@ function browserZone(): Zone {
 }
 
 /** Opens the chosen studio's database and hands it to everything inside. */
-export function StudioProvider({ children, waiting, failed, startWithDemo, fixedNow, buildDemo }: Props): ReactNode {
+export function StudioProvider({ children, waiting, failed, startWithDemo, fixedNow, fillDemo }: Props): ReactNode {
   const [opened, setOpened] = useState<Opened>({ kind: 'opening' });
   const current = useRef<StudioDatabase | null>(null);
   const now = useCallback(() => fixedNow ?? new Date().toISOString(), [fixedNow]);
@@ -103,8 +104,14 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
         if (await isNewerStored(db.name)) throw new NewerDatabase();
         await db.open();
         if (isNewer(db)) throw new NewerDatabase();
-        if (name === 'demo' && (await db.pieces.count()) === 0)
-          await fillStudio(db, await buildDemo(new Date(now()), zone));
+        if (name === 'demo' && (await db.pieces.count()) === 0) {
+          const filled = await fillDemo(db.name, now(), zone);
+          if (!filled.ok) {
+            db.close();
+            setOpened({ kind: 'failed', issue: filled.issue, name });
+            return;
+          }
+        }
         await noteZone(db, zone, now());
       } catch (error) {
         db.close();
@@ -123,7 +130,7 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
       });
       setOpened({ kind: 'open', name, db, demoRemoved: kept.read(DEMO_GONE) === 'yes' });
     },
-    [buildDemo, now],
+    [fillDemo, now],
   );
 
   useEffect(() => {

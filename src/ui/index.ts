@@ -8,6 +8,7 @@ export { EngravedLines } from './engraved-lines';
 export { lineLayout, type LineLayout } from './line-layout';
 export { InstrumentOptions } from './instrument-options';
 export { WayDrawing, WayRow, type DrawnGroup, type DrawnPlace } from './way-drawing';
+export { later } from './later';
 export { LadderDrawing, type DrawnRung } from './ladder-drawing';
 export { CurveLane, TextLane, type CurvePoint, type DynamicLevel, type LaneText, type MarkSource } from './mark-lanes';
 export { RungMark } from './rung-mark';

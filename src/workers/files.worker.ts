@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { StudioFileReader, type ComingStudio, type Zone } from '@/core/studio';
 import {
   bindRecords,
+  fillStudio,
   putStudio,
   redoChange,
   saveStudio,
@@ -154,6 +155,14 @@ const api: FilesWorkerApi = {
       await bindRecords(db, (share) => tell(share, 'binding'));
       return ok(null);
     }),
+  fillDemo: async (database, now, zone) => {
+    // Only the first visit needs the demo's pieces.
+    const { buildDemoStudio } = await import('@/demo');
+    return withDatabase(database, async (db) => {
+      await fillStudio(db, buildDemoStudio(new Date(now), zone));
+      return ok(null);
+    });
+  },
   practiceCsv: (database) =>
     withDatabase(database, async (db) => {
       const { text, rows } = await practiceTable(db);

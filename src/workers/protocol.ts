@@ -188,6 +188,8 @@ export interface FilesWorkerApi {
   step(database: string, way: 'undo' | 'redo', now: string, told: FileWorkTold): Promise<Result<string | null>>;
   /** Binds loose records, and puts together what former versions kept apart. */
   bindRecords(database: string, told: FileWorkTold): Promise<Result<null>>;
+  /** Makes the demo studio and fills an empty database with it. */
+  fillDemo(database: string, now: string, zone: Zone): Promise<Result<null>>;
   practiceCsv(database: string): Promise<Result<{ readonly file: Blob; readonly rows: number }>>;
   /** Levels of everyone on one piece, or on all. */
   masteryCsv(database: string, pieceId: string | null, zone: Zone): Promise<Result<{ readonly file: Blob }>>;

@@ -35,9 +35,12 @@ export interface After {
   readonly over?: () => void;
 }
 
+/** Something that is there, or whose program comes in when it is first wanted. */
+type Coming<T extends object> = T | (() => Promise<T>);
+
 export interface Acts {
   /** Does something that is kept: it ends in what was done being said, or in why it was not. */
-  readonly run: <Args, A extends Asks>(command: Command<Args, A>, args: Args, after?: After) => void;
+  readonly run: <Args, A extends Asks>(command: Coming<Command<Args, A>>, args: Args, after?: After) => void;
   /** Does anything else that takes time; a failure that comes back, or is thrown, is shown. */
   readonly act: (what: () => Promise<Result<unknown> | void>) => void;
 }
@@ -63,7 +66,8 @@ export function useActs(): Acts {
       act,
       run: (command, args, after = {}) =>
         act(async () => {
-          const result = await run(command, args).finally(() => after.over?.());
+          const asked = async () => run(typeof command === 'function' ? await command() : command, args);
+          const result = await asked().finally(() => after.over?.());
           if (!result.ok) {
             after.refused?.(result.issue);
             return result;

@@ -3,21 +3,19 @@
 import { Suspense, useEffect, type ReactNode } from 'react';
 import { StudioProvider, useSettings } from '@/store';
 import { InWords } from '@/ui';
-import type { Studio, Zone } from '@/core/studio';
+import type { Zone } from '@/core/studio';
+import type { Result } from '@/core/result';
 import { ProblemBoundary } from '@/features/acts';
 import { CannotOpen } from './cannot-open';
 import { Frame } from './frame';
-import { warmEngraver } from '@/workers';
+import { warmEngraver, workOnFiles } from '@/workers';
 
-/** Builds the demo bit by bit: the page stays free in between. */
-async function buildDemo(now: Date, zone: Zone): Promise<Studio> {
-  const steps = (await import('@/demo')).demoSteps(now, zone);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    await new Promise((resolve) => setTimeout(resolve));
-  }
-}
+/** Makes the demo where the page does not wait for it. */
+const fillDemo = (database: string, now: string, zone: Zone): Promise<Result<null>> =>
+  workOnFiles(
+    (api) => api.fillDemo(database, now, zone),
+    () => undefined,
+  ).result;
 
 const waiting = (
   <p className="p-8 text-center text-ink-2" role="status">
@@ -54,7 +52,7 @@ export function StudioShell({
         failed={(issue, again) => <CannotOpen issue={issue} onAgain={again} />}
         startWithDemo={startWithDemo}
         fixedNow={fixedNow}
-        buildDemo={buildDemo}
+        fillDemo={fillDemo}
       >
         <ProblemBoundary what="The studio">
           <InStudioWords>

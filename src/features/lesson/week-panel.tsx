@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState, type ReactNode } from 'react';
-import { giveWeek, sayInLesson, type Week, type WeekEdit } from '@/core/commands';
+import { sayInLesson, type Week, type WeekEdit } from '@/core/commands';
 import { recapText, risesTooFast } from '@/core/plan';
 import { heldEvents, standingKey } from '@/core/mastery';
 import { inBeats } from '@/core/score';
@@ -16,6 +16,9 @@ import { useWhere } from '@/features/where';
 import { suggestedWeek, toAssigned } from './suggested-week';
 import type { LessonModel } from './use-lesson';
 import { WeekRow } from './week-row';
+
+/** It makes exercises, and so brings all that reads and builds a piece. */
+const giveWeek = () => import('@/core/commands').then((m) => m.giveWeek);
 
 const minutesOf = (items: readonly Assigned[]): number => items.reduce((sum, i) => sum + i.minutes * i.days.length, 0);
 const availableTo = (student: Student): number => student.minutesPerDay.reduce((a, b) => a + b, 0);

@@ -7,20 +7,25 @@ import { PageViewChoice, PieceStage, ScoreLines, usePageView, type PieceContext 
 import { useSettings, useStudents } from '@/store';
 import { agreeToPages } from '@/core/paper';
 import type { Piece } from '@/core/studio';
-import { CorrectPages, PageQuestions, PrintedPages, useEditPaper, usePaper } from '@/features/pages';
+import { useEditPaper, usePaper } from '@/features/pages';
 import { useWhere } from '@/features/where';
 import { barsText } from '@/core/sections';
 import { clockText, playedSeconds, type Score } from '@/core/score';
-import { Button, Panel } from '@/ui';
+import { Button, later, Panel } from '@/ui';
 import { AboutPiece } from './about-piece';
-import { AbcEditor } from './abc-editor';
 import { EditionPanel } from './edition-panel';
 import { FactsPanel } from './facts-panel';
-import { GridEditor } from './grid-editor';
 import { PagePicture, PagesPanel } from './pages-panel';
 import { PartsPanel } from './parts-panel';
 import { PieceTeaching } from './piece-teaching';
 import { TakeAwayPanel } from './take-away-panel';
+
+// What only pieces from pages, or typed ones, need.
+const CorrectPages = later(() => import('@/features/pages').then((m) => m.CorrectPages));
+const PageQuestions = later(() => import('@/features/pages').then((m) => m.PageQuestions));
+const PrintedPages = later(() => import('@/features/pages').then((m) => m.PrintedPages));
+const AbcEditor = later(() => import('./abc-editor').then((m) => m.AbcEditor));
+const GridEditor = later(() => import('./grid-editor').then((m) => m.GridEditor));
 
 /** Bars shown at a time: enough for a page, few enough to draw at once. */
 const PAGE_BARS = 24;

@@ -5,21 +5,28 @@ import Link from 'next/link';
 import { useMemo, useRef, useState, type ChangeEvent, type DragEvent, type ReactNode, type RefObject } from 'react';
 import { isTechnique } from '@/core/studio';
 import { useEveryPiece, useGlances, useStudents, useStudio } from '@/store';
-import { Button, EmptyState, MoreMenu, Problem } from '@/ui';
+import { Button, EmptyState, later, MoreMenu, Problem } from '@/ui';
 import { useWhere } from '@/features/where';
 import { useKey } from '@/features/keys';
-import { BringPagesDialog } from '@/features/pages';
 import { FirstLook } from '@/features/score';
 import { RemovedRows } from '@/features/removed';
-import { ExerciseDialog } from './exercise-dialog';
 import { ANYTHING, choicesOf, findPieces, shelfRows, type ShelfRow, type Sort, type Wanted } from './find-pieces';
-import { NewPieceDialog } from './new-piece-dialog';
 import { PieceTable } from './piece-table';
 import { ShelfSearch } from './shelf-search';
-import { TwiceDialog } from './twice-dialog';
 import { Beginning, useBeginning } from './beginning';
 import { useTaking, type Asking, type Taken } from './use-taking';
-import { WhosePartDialog } from './whose-part-dialog';
+
+const BringPagesDialog = later(() => import('@/features/pages').then((m) => m.BringPagesDialog));
+const TwiceDialog = later(() => import('./twice-dialog').then((m) => m.TwiceDialog));
+const WhosePartDialog = later(() => import('./whose-part-dialog').then((m) => m.WhosePartDialog));
+const NewPieceDialog = later(
+  () => import('./new-piece-dialog').then((m) => m.NewPieceDialog),
+  ({ kind }) => kind !== null,
+);
+const ExerciseDialog = later(
+  () => import('./exercise-dialog').then((m) => m.ExerciseDialog),
+  ({ open }) => open,
+);
 
 /** What is made here instead of brought in. */
 const OTHER_WAYS = [
