@@ -15,48 +15,14 @@ import { proposeSections } from '../src/core/sections';
 import { measured, summaryOf } from '../tests/truth/summary';
 import { shareOfAgreement } from './old-editions';
 import { measureGrowth } from './growth';
+import { bigFile } from './big-file';
+import { measureDay } from './day';
 import { report, type Report } from './report';
 import { measureRoutes } from './routes';
 import { measureStudio } from './studio';
 import { measureClickToFinger } from './browser';
 import { measureMusicAtOnce } from './music-at-once';
 import { measurePages } from './pages';
-
-const STEPS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
-
-/** Two staves of eighths over quarters: 20 notes in ten events a bar, close to a dense classical page. */
-function bigFile(bars: number): string {
-  const note = (
-    step: string,
-    octave: number,
-    duration: number,
-    type: string,
-    voice: number,
-    staff: number,
-    chord = false,
-  ): string =>
-    `<note>${chord ? '<chord/>' : ''}<pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration><voice>${voice}</voice><type>${type}</type><stem>up</stem><staff>${staff}</staff></note>`;
-  const measures = Array.from({ length: bars }, (_, b) => {
-    const right = Array.from(
-      { length: 8 },
-      (_x, i) =>
-        note(STEPS[(b + i) % 7] ?? 'C', 5, 1, 'eighth', 1, 1) +
-        (i % 2 === 0 ? note(STEPS[(b + i + 2) % 7] ?? 'E', 5, 1, 'eighth', 1, 1, true) : ''),
-    ).join('');
-    const left = Array.from(
-      { length: 4 },
-      (_x, i) =>
-        note(STEPS[(b + i) % 7] ?? 'C', 3, 2, 'quarter', 5, 2) +
-        note(STEPS[(b + i + 4) % 7] ?? 'G', 3, 2, 'quarter', 5, 2, true),
-    ).join('');
-    const head =
-      b === 0
-        ? '<attributes><divisions>2</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time><staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>F</sign><line>4</line></clef></attributes>'
-        : '';
-    return `<measure number="${b + 1}">${head}${right}<backup><duration>8</duration></backup>${left}</measure>`;
-  });
-  return `<?xml version="1.0"?><score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Piano</part-name></score-part></part-list><part id="P1">${measures.join('')}</part></score-partwise>`;
-}
 
 function best(runs: number, work: () => void): number {
   let least = Infinity;
@@ -197,6 +163,7 @@ const PARTS: Readonly<Record<string, (kept: Report) => void | Promise<void>>> = 
   pages: ({ say }) => measurePages(say),
   music: measureMusic,
   routes: measureRoutes,
+  day: measureDay,
   studio: measureStudio,
 };
 

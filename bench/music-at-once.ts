@@ -1,6 +1,8 @@
 /** From a dropped file to music on the screen, in the built application; and what another engraver needs for it. */
 import type { Page } from 'playwright-core';
 import { PORT, withApplication } from './browser';
+import { dropToMusic } from './drop-file';
+import { longTasksOf, noteLongTasks } from './long-tasks';
 
 /** Medians, in milliseconds. */
 export interface MusicAtOnce {
@@ -19,44 +21,11 @@ const median = (list: readonly number[]): number =>
 
 /** Opens an empty studio; `settleMs` after it nothing more is awaited. */
 async function openEmpty(page: Page, settleMs: number): Promise<void> {
+  await noteLongTasks(page);
   await page.addInitScript(() => localStorage.setItem('oak-rungs.studio', 'own'));
   await page.goto(`http://localhost:${PORT}/shelf`);
   await page.getByRole('button', { name: 'Bring in pieces' }).waitFor();
   await page.waitForTimeout(settleMs);
-}
-
-/** Drops the file and waits for an engraved system; the file is made in the page before the time is taken. */
-async function dropAndTime(
-  page: Page,
-  text: string,
-): Promise<{ readonly music: number; readonly tasks: readonly number[] }> {
-  await page.evaluate('globalThis.__name = (f) => f');
-  return page.evaluate(async (content) => {
-    const file = new File([content], 'big.musicxml', { type: 'text/xml' });
-    const data = new DataTransfer();
-    data.items.add(file);
-    const tasks: number[] = [];
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) tasks.push(Math.round(entry.duration));
-    }).observe({ type: 'longtask' });
-    // Where a file is let go of: inside the shelf, from where the event goes up.
-    const target = document.querySelector('h1') ?? document.body;
-    const start = performance.now();
-    const seen = new Promise<number>((resolve, reject) => {
-      setTimeout(() => reject(new Error('no music within a minute')), 60_000);
-      const look = (): void => {
-        if (document.querySelector('.engraved svg')) {
-          observer.disconnect();
-          requestAnimationFrame(() => resolve(performance.now() - start));
-        }
-      };
-      const observer = new MutationObserver(look);
-      observer.observe(document.body, { childList: true, subtree: true });
-    });
-    for (const kind of ['dragenter', 'dragover', 'drop'])
-      target.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));
-    return { music: await seen, tasks };
-  }, text);
 }
 
 async function othersTime(page: Page, text: string): Promise<number> {
@@ -100,14 +69,15 @@ export function measureMusicAtOnce(text: string, runs = 5): Promise<MusicAtOnce 
       cold.push(
         await fresh(async (page) => {
           await openEmpty(page, 0);
-          return (await dropAndTime(page, text)).music;
+          return dropToMusic(page, text);
         }),
       );
       settled.push(
         await fresh(async (page) => {
           await openEmpty(page, 5000);
-          const { music, tasks: long } = await dropAndTime(page, text);
-          tasks.push(...long);
+          await longTasksOf(page);
+          const music = await dropToMusic(page, text);
+          tasks.push(...(await longTasksOf(page)));
           return music;
         }),
       );

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { DECADES, decadesAsText } from './decades';
 import { PORT, withApplication } from './browser';
+import { longestOf, longTasksOf, noteLongTasks } from './long-tasks';
 import type { Report } from './report';
 
 const FIRST_CELL = '[data-cell="0-0"]';
@@ -18,14 +19,8 @@ async function timed(work: () => Promise<unknown>): Promise<number> {
   return performance.now() - start;
 }
 
-/** Tasks on the page that took longer than 50 ms since the last time it was asked. */
-const longestTask = (page: Page): Promise<number> =>
-  page.evaluate(() => {
-    const kept = globalThis as unknown as { longTasks?: number[] };
-    const longest = Math.max(0, ...(kept.longTasks ?? []));
-    kept.longTasks = [];
-    return longest;
-  });
+/** The longest task on the page since the last time it was asked. */
+const longestTask = async (page: Page): Promise<number> => longestOf(await longTasksOf(page));
 
 /** From a digit key to its level on the board, medians of some. */
 async function keyToLevel(page: Page): Promise<number> {
@@ -76,12 +71,7 @@ export async function measureStudio({ figure, say }: Report): Promise<void> {
   for (const text of decadesAsText(DECADES)) appendFileSync(path, text);
   say('studio of decades, its file', `${(statSync(path).size / 1e6).toFixed(0)} MB`);
   await withApplication(async (page) => {
-    await page.addInitScript(() => {
-      const kept = globalThis as unknown as { longTasks?: number[] };
-      new PerformanceObserver((list) => {
-        kept.longTasks = [...(kept.longTasks ?? []), ...list.getEntries().map((e) => e.duration)];
-      }).observe({ entryTypes: ['longtask'] });
-    });
+    await noteLongTasks(page);
     const opens = (to: string, there: string): Promise<number> =>
       timed(async () => {
         await page.goto(address(to));

@@ -40,20 +40,25 @@ describe('drawn music', () => {
   it('comes back as it was drawn; what was not drawn is null', async () => {
     const { db } = await testStudio();
     await keepEngraving(db, 'bars 1–4', ['<svg/>'], 1);
-    expect(await cachedEngraving(db, 'bars 1–4')).toEqual(['<svg/>']);
-    expect(await cachedEngraving(db, 'bars 5–8')).toBeNull();
+    expect(await cachedEngraving(db, 'bars 1–4', 2)).toEqual(['<svg/>']);
+    expect(await cachedEngraving(db, 'bars 5–8', 2)).toBeNull();
   });
   it('is at most two hundred; what was used longest ago goes first', async () => {
     const { db } = await testStudio();
-    for (let i = 0; i < 203; i += 1) await keepEngraving(db, `${i}`, [], i);
+    await keepEngraving(db, 'looked at again', [], 0);
+    for (let i = 1; i < 203; i += 1) {
+      await keepEngraving(db, `${i}`, [], i);
+      await cachedEngraving(db, 'looked at again', i);
+    }
     expect(await db.engravings.count()).toBeLessThanOrEqual(200);
-    expect(await cachedEngraving(db, '0')).toBeNull();
-    expect(await cachedEngraving(db, '202')).toEqual([]);
+    expect(await cachedEngraving(db, '1', 300)).toBeNull();
+    expect(await cachedEngraving(db, 'looked at again', 300)).toEqual([]);
+    expect(await cachedEngraving(db, '202', 300)).toEqual([]);
   });
   it('is drawn anew where the cache cannot be read, and shown where it cannot be kept', async () => {
     const { db } = await testStudio();
     db.close();
-    expect(await cachedEngraving(db, 'x')).toBeNull();
+    expect(await cachedEngraving(db, 'x', 1)).toBeNull();
     await expect(keepEngraving(db, 'x', [], 1)).resolves.toBeUndefined();
   });
 });

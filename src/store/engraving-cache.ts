@@ -3,10 +3,19 @@ import type { StudioDatabase } from './database';
 /** Engravings kept; the least recently used go first. */
 const MOST_ENGRAVINGS = 200;
 
-/** A kept engraving; null where there is none, or where the cache cannot be read: then the music is drawn anew. */
-export async function cachedEngraving(db: StudioDatabase, key: string): Promise<readonly string[] | null> {
+/**
+ * A kept engraving, used at a time; null where there is none, or where the cache cannot be read: then the music is
+ * drawn anew.
+ */
+export async function cachedEngraving(
+  db: StudioDatabase,
+  key: string,
+  usedAt: number,
+): Promise<readonly string[] | null> {
   try {
     const row = await db.engravings.get(key);
+    // Nothing waits for this: where it cannot be noted, the engraving goes a little sooner.
+    if (row) db.engravings.update(key, { usedAt }).catch(() => undefined);
     return row?.systems ?? null;
   } catch {
     return null;

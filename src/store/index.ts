@@ -39,3 +39,4 @@ export { storageProblem } from './stored-problem';
 export { StudioProvider, useStudio, type StudioAccess } from './studio-context';
 export { countStudio, noteBackup } from './studio-data';
 export { layoutsOf, pagesById, pictureAddress, useLayouts, usePagePicture } from './piece-pages';
+export { useLive } from './use-live';

@@ -1,10 +1,10 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import type { Layout, Page } from '@/core/studio';
 import type { StudioDatabase } from './database';
 import type { Loaded } from './queries';
 import { useStudio } from './studio-context';
+import { useLive } from './use-live';
 
 const inOrder = (layouts: readonly Layout[]): readonly Layout[] => [...layouts].sort((a, b) => a.order - b.order);
 
@@ -19,7 +19,7 @@ export const pagesById = async (db: StudioDatabase, ids: readonly string[]): Pro
 /** The same, followed as it changes. */
 export function useLayouts(pieceId: string | null): Loaded<readonly Layout[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (pieceId ? layoutsOf(db, pieceId) : []), [db, pieceId]);
+  return useLive(async () => (pieceId ? layoutsOf(db, pieceId) : []), [db, pieceId]);
 }
 
 /** The address under which a kept picture is shown. */
@@ -28,5 +28,5 @@ export const pictureAddress = ({ type, data }: Pick<Page, 'type' | 'data'>): str
 /** The picture of one page; null where it is not there. */
 export function usePagePicture(id: string | null): Loaded<Page | null> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (id ? ((await db.pages.get(id)) ?? null) : null), [db, id]);
+  return useLive(async () => (id ? ((await db.pages.get(id)) ?? null) : null), [db, id]);
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { isSection } from '@/core/way';
 import { foldEvents, unpackGlances, type FoldedRecords, type FoldedStanding, type Glance } from '@/core/mastery';
@@ -23,6 +22,7 @@ import { recordsOfPiece, recordsOfStudent } from './find-records';
 import { inParts } from './merge-rows-in';
 import { useStudio } from './studio-context';
 import type { Work } from './record-rows';
+import { useLive } from './use-live';
 
 export type Loaded<T> = T | undefined;
 
@@ -34,7 +34,7 @@ export type RemovedRow =
 /** All pieces by their titles, technique exercises behind them; those that are archived, too. */
 export function useEveryPiece(): Loaded<Piece[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     const all = await db.pieces.orderBy('title').toArray();
     return [...all.filter((p) => !isTechnique(p)), ...all.filter(isTechnique)];
   }, [db]);
@@ -49,13 +49,13 @@ export function usePieces(): Loaded<Piece[]> {
 /** The piece, `null` when there is none of that id, `undefined` while loading. */
 export function usePiece(id: string | null): Loaded<Piece | null> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (id ? ((await db.pieces.get(id)) ?? null) : null), [db, id]);
+  return useLive(async () => (id ? ((await db.pieces.get(id)) ?? null) : null), [db, id]);
 }
 
 /** The sections of a piece and those inside them; the chunks of its way are asked for by themselves. */
 export function useSections(pieceId: string | null): Loaded<Section[]> {
   const { db } = useStudio();
-  return useLiveQuery(
+  return useLive(
     async () => (pieceId ? (await db.sections.where('pieceId').equals(pieceId).toArray()).filter(isSection) : []),
     [db, pieceId],
   );
@@ -64,7 +64,7 @@ export function useSections(pieceId: string | null): Loaded<Section[]> {
 /** Whether any of some pieces has sections. */
 export function useHasSections(pieceIds: readonly string[]): Loaded<boolean> {
   const { db } = useStudio();
-  return useLiveQuery(
+  return useLive(
     async () =>
       (await db.sections
         .where('pieceId')
@@ -80,7 +80,7 @@ export function useWays(
   pieceId: string | null,
 ): Loaded<{ readonly ways: readonly StoredWay[]; readonly places: readonly Section[] }> {
   const { db } = useStudio();
-  return useLiveQuery(
+  return useLive(
     async () =>
       pieceId
         ? {
@@ -94,29 +94,23 @@ export function useWays(
 
 export function useMarks(pieceId: string | null): Loaded<Mark[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (pieceId ? db.marks.where('pieceId').equals(pieceId).toArray() : []), [db, pieceId]);
+  return useLive(async () => (pieceId ? db.marks.where('pieceId').equals(pieceId).toArray() : []), [db, pieceId]);
 }
 
 export function useLadders(pieceId: string | null): Loaded<Ladder[]> {
   const { db } = useStudio();
-  return useLiveQuery(
-    async () => (pieceId ? db.ladders.where('pieceId').equals(pieceId).toArray() : []),
-    [db, pieceId],
-  );
+  return useLive(async () => (pieceId ? db.ladders.where('pieceId').equals(pieceId).toArray() : []), [db, pieceId]);
 }
 
 export function usePages(pieceId: string | null): Loaded<Page[]> {
   const { db } = useStudio();
-  return useLiveQuery(
-    async () => (pieceId ? db.pages.where('pieceId').equals(pieceId).sortBy('order') : []),
-    [db, pieceId],
-  );
+  return useLive(async () => (pieceId ? db.pages.where('pieceId').equals(pieceId).sortBy('order') : []), [db, pieceId]);
 }
 
 /** All students in the teacher's order; those that are archived, too. */
 export function useEveryStudent(): Loaded<Student[]> {
   const { db } = useStudio();
-  return useLiveQuery(() => db.students.orderBy('order').toArray(), [db]);
+  return useLive(() => db.students.orderBy('order').toArray(), [db]);
 }
 
 /** The students who are taught: those that are not archived. */
@@ -128,7 +122,7 @@ export function useStudents(): Loaded<Student[]> {
 /** Students and pieces that were removed, with all they held, latest first. */
 export function useRemoved(): Loaded<readonly RemovedRow[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     const gone = await db.removed.where('table').anyOf(['students', 'pieces']).toArray();
     const rows = gone.flatMap(({ table, at, row }): RemovedRow[] => {
       if (row === null || (table !== 'students' && table !== 'pieces')) return [];
@@ -188,7 +182,7 @@ async function worksAt(db: StudioDatabase, glances: readonly Glance[]): Promise<
 export function useStandings(filter: WorkFilter): Loaded<ReadonlyMap<string, FoldedStanding>> {
   const { db } = useStudio();
   const { pieceId = null, studentId = null } = filter;
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     if (pieceId === null && studentId === null) return new Map<string, FoldedStanding>();
     if (await areStandingsLeft(db)) return undefined;
     const works = await worksAt(db, await glancesOf(db, { pieceId, studentId }));
@@ -205,7 +199,7 @@ export interface WorksOf {
 /** Standings of the works at some glances; for a moment those of the former. */
 export function useWorks(glances: readonly Glance[]): Loaded<WorksOf> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     const works = await worksAt(db, glances);
     return {
       asked: new Set(glances.map((g) => g.key)),
@@ -217,7 +211,7 @@ export function useWorks(glances: readonly Glance[]): Loaded<WorksOf> {
 /** A glance at every work there is, or at those on one piece. */
 export function useGlances(pieceId: string | null, wanted = true): Loaded<readonly Glance[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     if (!wanted) return [];
     return (await areStandingsLeft(db)) ? undefined : glancesOf(db, { pieceId });
   }, [db, pieceId, wanted]);
@@ -226,7 +220,7 @@ export function useGlances(pieceId: string | null, wanted = true): Loaded<readon
 /** Fingers of a piece that were changed after practice had begun, by note, oldest first. */
 export function useFingerings(pieceId: string | null): Loaded<FoldedRecords['fingerings']> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     if (!pieceId) return new Map();
     return foldEvents(await recordsOfPiece(db, pieceId, ['fingering'])).fingerings;
   }, [db, pieceId]);
@@ -235,12 +229,12 @@ export function useFingerings(pieceId: string | null): Loaded<FoldedRecords['fin
 /** Every record about a student, with what takes them back: lessons, what was heard, assignments, practice. */
 export function useStudentEvents(studentId: string | null): Loaded<readonly StudioEvent[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (studentId ? recordsOfStudent(db, studentId) : []), [db, studentId]);
+  return useLive(async () => (studentId ? recordsOfStudent(db, studentId) : []), [db, studentId]);
 }
 
 export function useTemplates(): Loaded<Template[]> {
   const { db } = useStudio();
-  return useLiveQuery(() => db.templates.orderBy('name').toArray(), [db]);
+  return useLive(() => db.templates.orderBy('name').toArray(), [db]);
 }
 
 /** Sections, the places of their ways, ladders and ways of several pieces at once; for a moment those of the former. */
@@ -254,7 +248,7 @@ export function useSectionsOf(pieceIds: readonly string[]): Loaded<{
 }> {
   const { db } = useStudio();
   const wanted = pieceIds.join(' ');
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     const ids = wanted === '' ? [] : wanted.split(' ');
     const places = await db.sections.where('pieceId').anyOf(ids).toArray();
     return {
@@ -269,13 +263,13 @@ export function useSectionsOf(pieceIds: readonly string[]): Loaded<{
 
 export function useSettings(): Loaded<Settings | null> {
   const { db } = useStudio();
-  return useLiveQuery(async () => (await db.settings.get('studio')) ?? null, [db]);
+  return useLive(async () => (await db.settings.get('studio')) ?? null, [db]);
 }
 
 /** Labels of what would be undone and redone next. */
 export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | null }> {
   const { db } = useStudio();
-  return useLiveQuery(async () => {
+  return useLive(async () => {
     const done = await db.changes.where('undone').equals(0).last();
     const undone = await db.changes.where('undone').equals(1).first();
     return { undo: done?.label ?? null, redo: undone?.label ?? null };
@@ -285,5 +279,5 @@ export function useUndoLabels(): Loaded<{ undo: string | null; redo: string | nu
 /** What the tool did that the teacher should know and has not seen yet, latest first. */
 export function useNotices(): Loaded<readonly Notice[]> {
   const { db } = useStudio();
-  return useLiveQuery(async () => [...(await db.notices.toArray())].reverse(), [db]);
+  return useLive(async () => [...(await db.notices.toArray())].reverse(), [db]);
 }

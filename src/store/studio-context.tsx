@@ -1,6 +1,16 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  startTransition,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 import type { Asks, Command } from '@/core/commands';
 import { ok, type Issue, type Result } from '@/core/result';
 import { dayOf, isZone, UTC, type Day, type Zone } from '@/core/studio';
@@ -128,7 +138,8 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
         if (event.newVersion === null) begin.current('own');
         else setOpened({ kind: 'failed', issue: storageProblem({ name: 'DatabaseClosedError' }).issue, name });
       });
-      setOpened({ kind: 'open', name, db, demoRemoved: kept.read(DEMO_GONE) === 'yes' });
+      // It brings a whole screen.
+      startTransition(() => setOpened({ kind: 'open', name, db, demoRemoved: kept.read(DEMO_GONE) === 'yes' }));
     },
     [fillDemo, now],
   );

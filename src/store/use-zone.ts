@@ -1,10 +1,10 @@
-import { useLiveQuery } from 'dexie-react-hooks';
 import type { Zone } from '@/core/studio';
 import type { StudioDatabase } from './database';
+import { useLive } from './use-live';
 
 /** The zone kept in a studio; undefined while it is read, or where none is kept. */
 export const useLiveZone = (db: StudioDatabase): Zone | undefined =>
-  useLiveQuery(async () => {
+  useLive(async () => {
     try {
       return (await db.settings.get('studio'))?.zone;
     } catch {

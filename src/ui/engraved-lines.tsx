@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useLayoutEffect, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
 import { lineLayout, type LineLayout } from './line-layout';
 
 interface Props {
@@ -28,8 +28,11 @@ interface LineProps extends Omit<Props, 'systems' | 'label'> {
 
 /** Words that begin near the end of a line are moved to the left until they end with it. */
 function keepWordsInside(host: HTMLElement): void {
+  const all = host.querySelectorAll<SVGGElement>('g.dir, g.tempo, g.reh');
+  // Asking where it ends makes the browser lay the line out: not where there is nothing to move.
+  if (all.length === 0) return;
   const edge = host.getBoundingClientRect().right;
-  for (const words of host.querySelectorAll<SVGGElement>('g.dir, g.tempo, g.reh')) {
+  for (const words of all) {
     const over = words.getBoundingClientRect().right - edge;
     if (over > 0) words.style.translate = `${-Math.ceil(over)}px`;
   }
@@ -89,7 +92,8 @@ function NoteRings({
   });
 }
 
-function EngravedLine({
+/** Drawn anew only where something of its own changes: another line that comes in is not. */
+const EngravedLine = memo(function EngravedLine({
   svg,
   line,
   chosen,
@@ -145,7 +149,7 @@ function EngravedLine({
       {below ? below(layout, line) : null}
     </div>
   );
-}
+});
 
 /** Engraved music line by line, with room for lanes above and below each line. */
 export function EngravedLines({ systems, label, ...rest }: Props): ReactNode {

@@ -23,6 +23,7 @@ export { MoreMenu } from './more-menu';
 export { TickRow } from './tick-row';
 export { staggered, textWidth } from './stagger';
 export { useGrowing } from './use-growing';
+export { useOwnWidth } from './use-own-width';
 export { useKeptChoice } from './kept-choice';
 export { useDrag, type DragHandlers } from './use-drag';
 export { BeatSign } from './beat-sign';

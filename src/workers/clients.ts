@@ -3,9 +3,10 @@
 import { proxy } from 'comlink';
 import type { EngraveOptions } from '@/core/engraving';
 import type { PageOptions } from '@/core/page';
-import { ok, type Result } from '@/core/result';
+import { fail, ok, type Result } from '@/core/result';
 import type { Note, Score } from '@/core/score';
 import type { Player } from '@/core/players';
+import { turns, type Turn } from './turns';
 import { connect, flat, type Connection, type WorkerCode } from './connection';
 import type {
   AnalysisWorkerApi,
@@ -136,30 +137,34 @@ export async function loadScore(loaded: LoadedPiece): Promise<Result<Score>> {
   return ok({ ...head.value.head, notes });
 }
 
-let queue: Promise<unknown> = Promise.resolve();
+const inTurn = turns();
 
-/** Engraves one document; documents wait for one another, and one that takes too long is given up with its worker. */
-export function engrave(
+/**
+ * Engraves one document; documents wait for one another, and one that takes too long is given up with its worker. What
+ * is not wanted any more when its turn comes is not drawn: `engrave-dropped`.
+ */
+export async function engrave(
   document: string,
   options: EngraveOptions,
-): Promise<Result<readonly string[], EngraveCode | WorkerCode>> {
-  const run = async (): Promise<Result<readonly string[], EngraveCode | WorkerCode>> =>
-    flat(await engraver.ask((api) => api.engrave(document, options)));
-  const next = queue.then(run, run);
-  queue = next;
-  return next;
+  turn?: Turn,
+): Promise<Result<readonly string[], EngraveCode | WorkerCode | 'engrave-dropped'>> {
+  const drawn = await inTurn(async () => flat(await engraver.ask((api) => api.engrave(document, options))), turn);
+  return drawn ?? fail('engrave-dropped', 'These bars are not looked at any more.');
 }
 
 const ONE_NOTE =
   '<score-partwise version="4.0"><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions><clef><sign>G</sign><line>2</line></clef></attributes><note><pitch><step>C</step><octave>5</octave></pitch><duration>4</duration><type>whole</type></note></measure></part></score-partwise>';
 let warmed = false;
 
-/** Has the engraver draw one note before it is needed: its first drawing is the slow one. */
+/**
+ * Has the engraver draw one note before it is needed, as its first drawing is the slow one, and then starts the worker
+ * that reads.
+ */
 export function warmEngraver(): void {
   if (warmed) return;
   warmed = true;
   // A failure is said when music is really asked for.
-  engrave(ONE_NOTE, { width: 400, scale: 60 }).catch(() => undefined);
+  engrave(ONE_NOTE, { width: 400, scale: 60 }).then(reading.begin, () => undefined);
 }
 
 /**

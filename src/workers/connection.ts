@@ -5,6 +5,8 @@ export type WorkerCode = 'worker-too-long' | 'worker-failed';
 
 /** A worker as its callers see it: every answer is a value, in a limited time. */
 export interface Connection<Api> {
+  /** Starts the worker before it is asked anything. */
+  readonly begin: () => void;
   /**
    * Asks the worker something; started on first use. After a failure or the time limit it is begun anew by the next
    * question.
@@ -51,6 +53,7 @@ export function connect<Api>(what: string, start: () => Worker, usualLimitMs: nu
     return begun;
   };
   return {
+    begin: () => void (running ??= begin()),
     ask: <T>(question: (api: Api) => Promise<T>, limitMs = usualLimitMs) => {
       const here = (running ??= begin());
       return new Promise<Result<T, WorkerCode>>((resolve) => {

@@ -29,3 +29,4 @@ export type {
   OpenedFile,
   PictureOfPage,
 } from './protocol';
+export type { Turn } from './turns';

@@ -1,10 +1,9 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import { Download, Upload } from 'lucide-react';
 import { useRef, type ReactNode } from 'react';
 import { dayOf } from '@/core/studio';
-import { countStudio, useNotices, useSettings, useStudio } from '@/store';
+import { useLive, countStudio, useNotices, useSettings, useStudio } from '@/store';
 import { Button, dayWords, Panel, Problem } from '@/ui';
 import { ConflictList } from './conflict-list';
 import { DemoPanel } from './demo-panel';
@@ -17,7 +16,7 @@ interface Props {
 function SavePanel({ work: { busy, save, saveCsv } }: Props): ReactNode {
   const studio = useStudio();
   const settings = useSettings();
-  const counts = useLiveQuery(() => countStudio(studio.db), [studio.db]);
+  const counts = useLive(() => countStudio(studio.db), [studio.db]);
   return (
     <Panel title="This studio as one file">
       <p className="mb-3">

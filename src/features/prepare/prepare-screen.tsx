@@ -59,7 +59,7 @@ function Line({ part, model }: { readonly part: Part; readonly model: PrepareMod
 const FIRST_BARS = 4;
 
 function HowItBegins({ piece, score, player, played }: PieceContext): ReactNode {
-  const look = useFirstLook(piece.id);
+  const look = useFirstLook(piece);
   const begins = played.notes[0]?.bar ?? 0;
   const label = `First bars of ${piece.title}`;
   return (

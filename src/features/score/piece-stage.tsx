@@ -59,7 +59,9 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
   const read = useReadPiece(stored, state);
   const piece = read?.piece;
   const score = read?.score ?? null;
-  const look = useFirstLook(where.pieceId);
+  const look = useFirstLook(stored);
+  // Where other bars are asked for, the first ones would be the wrong ones.
+  const isBeginning = where.bars === null && where.sectionId === null;
   const students = useStudents();
   const student = students?.find((s) => s.id === where.studentId) ?? null;
   const player = useMemo(() => (score && piece ? playerFor(score, piece, student) : null), [score, piece, student]);
@@ -86,7 +88,7 @@ export function PieceStage({ heading, strip = 'full', children }: Props): ReactN
   if (!piece || !score || !rows || !player || !played)
     return (
       <>
-        {look === undefined ? null : (
+        {look === undefined || !isBeginning ? null : (
           <div className="rounded border border-rule bg-sheet px-3 py-1">
             <FirstLook svg={look} label="First bars of the piece" />
           </div>

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** A memory of a few things by key; the one used longest ago goes first. */
 export interface RecentlyUsed<T> {
@@ -44,9 +44,19 @@ export function recentlyUsed<T>(most: number): RecentlyUsed<T> {
 }
 
 /**
- * What a memory holds under a key, on screen: whoever puts it in, and whenever, it is shown. Nothing under no key.
+ * What a memory holds under a key, on screen: whoever puts it in, and whenever, it is shown. What comes in later brings
+ * a whole screen with it, and is drawn bit by bit. Nothing under no key.
  */
 export function useRemembered<T>(memory: RecentlyUsed<T>, key: string | null): T | undefined {
-  const look = (): T | undefined => (key === null ? undefined : memory.get(key));
-  return useSyncExternalStore(memory.subscribe, look, () => undefined);
+  const there = key === null ? undefined : memory.get(key);
+  const [, setPuts] = useState(0);
+  useEffect(() => {
+    const look = (): void => {
+      if (key !== null && memory.get(key) !== there) startTransition(() => setPuts(memory.puts()));
+    };
+    // It may have come in while this was drawn.
+    look();
+    return memory.subscribe(look);
+  }, [memory, key, there]);
+  return there;
 }

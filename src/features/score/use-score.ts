@@ -1,13 +1,13 @@
 'use client';
 
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import type { EngraveOptions } from '@/core/engraving';
 import type { ExcerptRequest } from '@/core/musicxml';
 import { fail, ok, type Issue, type Result } from '@/core/result';
 import type { Score } from '@/core/score';
 import type { Piece } from '@/core/studio';
 import { cachedEngraving, keepEngraving, storageProblem, useStudio, type StudioAccess } from '@/store';
-import { askReading, engrave, loadScore } from '@/workers';
+import { askReading, engrave, loadScore, type Turn } from '@/workers';
 import { loadedPiece, versionOf } from './loaded-piece';
 import { drawnFromPages, mayBeOnPages } from './page-drawing';
 import { recentlyUsed, useRemembered } from './recently-used';
@@ -19,8 +19,9 @@ export type ScoreState =
 
 /** Scores kept in memory: those of a lesson, and some. */
 const scores = recentlyUsed<Score>(60);
-/** Engravings kept in memory. */
+/** Engravings kept in memory by what is in them; those that were on screen by what was asked for, too. */
 const recent = recentlyUsed<readonly string[]>(120);
+const onScreen = recentlyUsed<EngravingState & { readonly kind: 'ready' }>(60);
 
 /** The score of a piece, from memory where it is there. */
 export async function scoreOf(piece: Piece): Promise<Result<Score>> {
@@ -82,7 +83,12 @@ function readOf(pieces: readonly Piece[], failed: ReadonlyMap<string, Issue>): S
 
 /** The scores of several pieces. They come in one after the other. */
 export function useScores(pieces: readonly Piece[]): SeveralScores {
-  const puts = useSyncExternalStore(scores.subscribe, scores.puts, () => 0);
+  const [puts, setPuts] = useState(scores.puts);
+  useEffect(() => {
+    const look = (): void => startTransition(() => setPuts(scores.puts()));
+    look();
+    return scores.subscribe(look);
+  }, []);
   const [failed, setFailed] = useState<ReadonlyMap<string, Issue>>(new Map());
   const wanted = pieces.map(versionOf).join('\n');
   useEffect(() => {
@@ -132,15 +138,17 @@ async function engraveCached(
   db: StudioAccess['db'],
   document: string,
   options: EngraveOptions,
+  turn?: Turn,
 ): Promise<EngravingState> {
   const { width, scale, close = false, numbered = false } = options;
-  const key = await hash(`${width} ${scale}${close ? ' close' : ''}${numbered ? ' numbered' : ''} ${document}`);
-  const kept = recent.get(key) ?? (await cachedEngraving(db, key));
+  const size = `${width} ${scale}${close ? ' close' : ''}${numbered ? ' numbered' : ''}`;
+  const key = await hash(`${process.env['ENGRAVER_VERSION'] ?? ''} ${size} ${document}`);
+  const kept = recent.get(key) ?? (await cachedEngraving(db, key, Date.now()));
   if (kept) {
     recent.put(key, kept);
     return { kind: 'ready', systems: kept, document: key };
   }
-  const result = await engrave(document, options);
+  const result = await engrave(document, options, turn);
   if (!result.ok) return { kind: 'failed', message: result.issue.message };
   recent.put(key, result.value);
   await keepEngraving(db, key, result.value, Date.now());
@@ -190,8 +198,11 @@ export function useEngraving(
   const version = piece ? versionOf(piece) : '';
   const about = JSON.stringify([version, request]);
   const wanted = request && score && width > 0 ? JSON.stringify([version, request, width, scale]) : null;
+  const there = wanted === null ? undefined : onScreen.get(wanted);
+  if (wanted !== null && there && state?.engraving !== there) setState({ about, wanted, engraving: there });
+  const isThere = there !== undefined;
   useEffect(() => {
-    if (!wanted || !piece) return undefined;
+    if (!wanted || !piece || isThere) return undefined;
     const [, excerptRequest] = JSON.parse(wanted) as [string, ExcerptRequest];
     let current = true;
     const run = async (): Promise<EngravingState> => {
@@ -202,8 +213,12 @@ export function useEngraving(
           : { kind: 'failed', message: cut.issue.message };
       const document = await askReading((api) => api.excerpt(loadedPiece(piece), excerptRequest));
       return document.ok
-        ? engraveCached(db, document.value, { width, scale })
+        ? kept(await engraveCached(db, document.value, { width, scale }, { isWanted: () => current }))
         : { kind: 'failed', message: document.issue.message };
+    };
+    const kept = (engraving: EngravingState): EngravingState => {
+      if (engraving.kind === 'ready') onScreen.put(wanted, engraving);
+      return engraving;
     };
     run()
       .catch((): EngravingState => ({
@@ -211,13 +226,14 @@ export function useEngraving(
         message: UNDRAWN,
       }))
       .then((engraving) => {
-        if (current) setState({ about, wanted, engraving });
+        if (current) startTransition(() => setState({ about, wanted, engraving }));
       })
       .catch(() => undefined);
     return () => {
       current = false;
     };
-  }, [about, wanted, piece, version, db, width, scale]);
+  }, [about, wanted, piece, version, db, width, scale, isThere]);
+  if (there) return there;
   if (!wanted || !state) return { kind: 'loading' };
   // While a new width of the same bars is drawn, the old lines stay; other bars never stand for them.
   return state.wanted === wanted || (state.about === about && state.engraving.kind === 'ready')

@@ -1,9 +1,8 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useState, type ReactNode } from 'react';
 import { WeekPages } from '@/sheet';
-import { givenWeeks, useStudio, type GivenWeek } from '@/store';
+import { useLive, givenWeeks, useStudio, type GivenWeek } from '@/store';
 import { Button, counted, dayWords, EmptyState } from '@/ui';
 import { useKey } from '@/features/keys';
 import { useWhere } from '@/features/where';
@@ -129,7 +128,7 @@ function SheetsOf({
 export function AllSheets({ choices }: { readonly choices: SheetChoicesAccess }): ReactNode {
   const { db, zone } = useStudio();
   const where = useWhere();
-  const weeks = useLiveQuery(() => givenWeeks(db, zone), [db, zone]);
+  const weeks = useLive(() => givenWeeks(db, zone), [db, zone]);
   if (!weeks) return null;
   if (weeks.length > 0) return <SheetsOf weeks={weeks} choices={choices} />;
   return (

@@ -1,8 +1,7 @@
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { ok, type Result } from '@/core/result';
 import { drawPiece, type DrawnPiece, type SheetChoices, type SheetFingers } from '@/sheet';
-import { pieceRows, useStudio } from '@/store';
+import { useLive, pieceRows, useStudio } from '@/store';
 import { useDrawing } from './use-drawing';
 import { handsOf } from './use-drawn-week';
 
@@ -24,7 +23,7 @@ export function useDrawnPiece(
 ): PieceState {
   const studio = useStudio();
   const { db } = studio;
-  const rows = useLiveQuery(
+  const rows = useLive(
     async () => (pieceId === null ? null : await pieceRows(db, pieceId, studentId)),
     [db, pieceId, studentId],
   );

@@ -1,8 +1,7 @@
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import type { Student } from '@/core/studio';
 import { drawWeek, type DrawnSheet, type SheetChoices, type SheetHands } from '@/sheet';
-import { sheetRows, useStudio, type StudioAccess } from '@/store';
+import { useLive, sheetRows, useStudio, type StudioAccess } from '@/store';
 import { engravedBars, scoreOf } from '@/features/score';
 import { useDrawing } from './use-drawing';
 
@@ -24,7 +23,7 @@ export type DrawnWeek =
 export function useDrawnWeek(studentId: string | null, choices: SheetChoices): DrawnWeek {
   const studio = useStudio();
   const { db, zone } = studio;
-  const rows = useLiveQuery(
+  const rows = useLive(
     async () => (studentId === null ? null : await sheetRows(db, studentId, zone)),
     [db, studentId, zone],
   );

@@ -1,6 +1,7 @@
 'use client';
 
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { useOwnWidth } from '../use-own-width';
 import { StripArcs } from './strip-arcs';
 import { StripBrackets } from './strip-brackets';
 import { layOutStrip } from './strip-layout';
@@ -25,20 +26,6 @@ interface Props {
   readonly compact?: boolean;
 }
 
-function useWidth(): [React.RefObject<HTMLDivElement | null>, number] {
-  const ref = useRef<HTMLDivElement | null>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return undefined;
-    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
-    observer.observe(element);
-    setWidth(element.clientWidth);
-    return () => observer.disconnect();
-  }, []);
-  return [ref, width];
-}
-
 /**
  * The whole piece as one line of tiles: as wide as a bar is long, as high as it is hard. Drag, click or the arrow keys
  * choose bars (with Shift: up to there); Home and End go to the ends, Escape chooses none.
@@ -57,7 +44,7 @@ export function BarStrip({
   chosenBracket = null,
   compact = false,
 }: Props): ReactNode {
-  const [ref, width] = useWidth();
+  const [ref, width] = useOwnWidth('bar strip');
   const layout = layOutStrip({ bars, brackets, arcs, jumps }, width, compact);
   const barUnder = (clientX: number): number =>
     layout.barAt(clientX - (ref.current?.getBoundingClientRect().left ?? 0));

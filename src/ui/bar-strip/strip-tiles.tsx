@@ -1,4 +1,4 @@
-import { useId, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { memo, useId, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { StripLayout } from './strip-layout';
 import type { BarSpan, StripBar } from './strip-parts';
 import { moveByKey, spanBetween } from './strip-selection';
@@ -61,42 +61,56 @@ const nameOfTile = ({ number, difficulty, corner, paid, blank }: StripBar): stri
     ...(paid ? ['known'] : []),
   ].join(', ');
 
-function Tile({
-  layout,
-  bar,
-  index,
-  id,
-  chosen,
-  numbered,
-}: {
-  readonly layout: StripLayout;
-  readonly bar: StripBar;
-  readonly index: number;
+interface TileProps {
   readonly id: string;
+  readonly name: string;
   readonly chosen: boolean;
-  readonly numbered: (width: number) => boolean;
-}): ReactNode {
-  const { x, tileTop, tallest, floor } = layout;
-  const height = layout.tileHeight(bar.difficulty);
-  const left = x(index);
-  const width = Math.max(1, x(index + 1) - left - layout.tileGap);
+  /** Written into it; nothing where there is no room. */
+  readonly number: string;
+  readonly corner: boolean;
+  readonly dashed: boolean;
+  readonly fill: string;
+  readonly left: number;
+  readonly width: number;
+  readonly height: number;
+  readonly tileTop: number;
+  readonly tallest: number;
+  readonly floor: number;
+}
+
+/** One bar; of hundreds only those that change are drawn anew. */
+const Tile = memo(function Tile({
+  id,
+  name,
+  chosen,
+  number,
+  corner,
+  dashed,
+  fill,
+  left,
+  width,
+  height,
+  tileTop,
+  tallest,
+  floor,
+}: TileProps): ReactNode {
   return (
-    <g role="option" id={id} aria-selected={chosen} aria-label={nameOfTile(bar)}>
+    <g role="option" id={id} aria-selected={chosen} aria-label={name}>
       <rect x={left} y={tileTop} width={width} height={tallest} fill="transparent" />
       <rect
         x={left}
         y={floor - height}
         width={width}
         height={height}
-        fill={chosen ? 'var(--color-acorn-wash)' : fillOf(bar)}
+        fill={fill}
         stroke={chosen ? 'var(--color-acorn)' : 'var(--color-rule-strong)'}
         strokeWidth={chosen ? 1.6 : 0.8}
-        strokeDasharray={bar.blank ? '3 3' : undefined}
+        strokeDasharray={dashed ? '3 3' : undefined}
       />
-      {bar.corner ? (
+      {corner ? (
         <path d={`M${left + width / 2 - 5} ${floor - height - 3} l5 -5 l5 5 z`} fill="var(--color-warn)" />
       ) : null}
-      {numbered(width) ? (
+      {number === '' ? null : (
         <text
           x={left + width / 2}
           y={floor - 5}
@@ -105,12 +119,15 @@ function Tile({
           fontFamily="var(--font-figure)"
           fill="var(--color-ink)"
         >
-          {bar.number.length <= 4 ? bar.number : ''}
+          {number}
         </text>
-      ) : null}
+      )}
     </g>
   );
-}
+});
+
+/** Longer numbers do not fit into a tile. */
+const LONGEST_NUMBER = 4;
 
 /** The bars as tiles, chosen by dragging, clicking or the arrow keys. */
 export function StripTiles(props: Props): ReactNode {
@@ -118,7 +135,7 @@ export function StripTiles(props: Props): ReactNode {
   const base = useId();
   const selecting = useSelecting(props);
   const isChosen = (i: number): boolean => selection !== null && i >= selection[0] && i <= selection[1];
-  const isNumbered = (i: number, width: number): boolean =>
+  const hasNumber = (i: number, width: number): boolean =>
     layout.showNumbers && (i % layout.perNumber === 0 || (selection?.[0] === i && width > 14));
   return (
     <g
@@ -140,17 +157,29 @@ export function StripTiles(props: Props): ReactNode {
         stroke="transparent"
         rx="3"
       />
-      {bars.map((bar, i) => (
-        <Tile
-          key={bar.id}
-          layout={layout}
-          bar={bar}
-          index={i}
-          id={`${base}-${i}`}
-          chosen={isChosen(i)}
-          numbered={(width) => isNumbered(i, width)}
-        />
-      ))}
+      {bars.map((bar, i) => {
+        const left = layout.x(i);
+        const width = Math.max(1, layout.x(i + 1) - left - layout.tileGap);
+        const isNumbered = bar.number.length <= LONGEST_NUMBER && hasNumber(i, width);
+        return (
+          <Tile
+            key={bar.id}
+            id={`${base}-${i}`}
+            name={nameOfTile(bar)}
+            chosen={isChosen(i)}
+            number={isNumbered ? bar.number : ''}
+            corner={bar.corner}
+            dashed={Boolean(bar.blank)}
+            fill={isChosen(i) ? 'var(--color-acorn-wash)' : fillOf(bar)}
+            left={left}
+            width={width}
+            height={layout.tileHeight(bar.difficulty)}
+            tileTop={layout.tileTop}
+            tallest={layout.tallest}
+            floor={layout.floor}
+          />
+        );
+      })}
     </g>
   );
 }
