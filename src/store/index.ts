@@ -6,6 +6,7 @@ export type { Notice } from './database';
 export { dropDraft, keepDraft, readDraft } from './drafts';
 export { cachedEngraving, keepEngraving } from './engraving-cache';
 export {
+  everyPiece,
   useEveryPiece,
   useEveryStudent,
   useFingerings,

@@ -31,13 +31,16 @@ export type RemovedRow =
   | { readonly table: 'students'; readonly at: string; readonly row: Student }
   | { readonly table: 'pieces'; readonly at: string; readonly row: Piece };
 
-/** All pieces by their titles, technique exercises behind them; those that are archived, too. */
+/** All pieces by their titles, technique exercises behind them; archived ones, too. As they are stored now. */
+export async function everyPiece(db: StudioDatabase): Promise<Piece[]> {
+  const all = await db.pieces.orderBy('title').toArray();
+  return [...all.filter((p) => !isTechnique(p)), ...all.filter(isTechnique)];
+}
+
+/** The same, kept up to date on the screen. */
 export function useEveryPiece(): Loaded<Piece[]> {
   const { db } = useStudio();
-  return useLive(async () => {
-    const all = await db.pieces.orderBy('title').toArray();
-    return [...all.filter((p) => !isTechnique(p)), ...all.filter(isTechnique)];
-  }, [db]);
+  return useLive(() => everyPiece(db), [db]);
 }
 
 /** The pieces that are chosen from: those that are not archived. */

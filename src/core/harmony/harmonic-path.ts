@@ -1,6 +1,7 @@
 import type { HeardBeat } from './beats';
 import type { Candidate } from './chord-evidence';
 import { remembering, type Fits } from './remembered-runs';
+import { beatsOf, chordBefore, endingsFor, keyBefore, stepOf, stepsTo, type Ending, type StepsTo } from './endings';
 import { growthOfPrice, pricesInKey } from './chord-in-key';
 import { CHORDS } from './chord-kinds';
 import { MOTION, motionPrice } from './chord-motion';
@@ -78,18 +79,6 @@ function keysHeard(
     return all.filter((k, place) => place < KEYS_WEIGHED || (ofSignature?.[k] ?? 0) > 0);
   });
 }
-
-/** Ways to end at one beat with one chord: for each key the best, and where it came from. */
-interface Ending {
-  readonly best: Float64Array;
-  /** By key three numbers: the beat it begins at, the chord before and the key before. */
-  readonly from: Int32Array;
-}
-
-const emptyEnding = (keys: number): Ending => ({
-  best: new Float64Array(keys).fill(-Infinity),
-  from: new Int32Array(3 * keys).fill(-1),
-});
 
 /** Prices of motion from chord to chord by key, each pair computed when it is first asked for. */
 function priceTable(keys: readonly MusicalKey[]): MotionPrices {
@@ -222,21 +211,18 @@ function approachTo(
 
 /** Puts a run behind what leads to it, key by key, wherever that is better than what is known of its end. */
 function reach(
-  from: number,
+  beats: number,
   keys: readonly number[],
   totals: Float64Array,
   approach: Approach | null,
-  { best, from: comesFrom }: Ending,
+  { best, steps }: Ending,
 ): void {
   for (let o = 0; o < keys.length; o += 1) {
     const k = keys[o] ?? 0;
     const total = totals[k] ?? -Infinity;
     if (total <= (best[k] ?? -Infinity)) continue;
     best[k] = total;
-    comesFrom[3 * k] = from;
-    if (approach === null) continue;
-    comesFrom[3 * k + 1] = approach.chord[o] ?? -1;
-    comesFrom[3 * k + 2] = approach.key[o] ?? -1;
+    steps[k] = stepOf(beats, approach?.chord[o] ?? -1, approach?.key[o] ?? -1);
   }
 }
 
@@ -252,6 +238,8 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   const inKey = keys.map(pricesInKey);
   const motion = priceTable(keys);
   const begins = alone ? W.beginsAlone : W.begins;
+  const { fresh, giveBack } = endingsFor(keys.length);
+  const behind: StepsTo[] = [];
   const endings: Map<number, Ending>[] = Array.from({ length: n + 1 }, () => new Map<number, Ending>());
   const open = keysHeard(keySums, signature, n);
   // By key, what a run is worth with all that leads to it.
@@ -260,9 +248,15 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
   const most = new Float64Array(n + 1).fill(-Infinity);
   for (let i = 0; i < n; i += 1) {
     const beat = beats[i];
-    const arrivals = arrivalsAt(endings[i] ?? new Map<number, Ending>());
+    const reached = endings[i] ?? new Map<number, Ending>();
+    const arrivals = arrivalsAt(reached);
     // The others are followed no further: they need not be kept.
-    endings[i] = new Map(arrivals.map(({ chord, ending }) => [chord, ending]));
+    behind.push(
+      stepsTo(
+        arrivals.map(({ chord, ending }) => [chord, ending] as const),
+        keys.length,
+      ),
+    );
     const approaches = new Map<number, Approach>();
     if (!beat || (i > 0 && arrivals.length === 0)) continue;
     const lock = printed[i] ?? null;
@@ -296,27 +290,30 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
         });
         if (total <= atLeast) continue;
         most[j] = Math.max(most[j] ?? -Infinity, total);
-        const end = endings[j]?.get(chord) ?? emptyEnding(keys.length);
+        const end = endings[j]?.get(chord) ?? fresh();
         endings[j]?.set(chord, end);
-        reach(i, heardKeys, totals, i === 0 ? null : approach, end);
+        reach(j - i, heardKeys, totals, i === 0 ? null : approach, end);
       }
     }
+    giveBack(reached.values());
+    reached.clear();
   }
   const low = content.bass.findLast((b) => b !== null);
-  return followBack(question, fits, endings, low ? low.key % 12 : null);
+  return followBack(question, fits, behind, [...(endings[n] ?? [])], low ? low.key % 12 : null);
 }
 
 function followBack(
   { beats, keys, printed }: HarmonyQuestion,
   fits: Fits,
-  endings: readonly ReadonlyMap<number, Ending>[],
+  behind: readonly StepsTo[],
+  endings: readonly (readonly [chord: number, ending: Ending])[],
   last: number | null,
 ): readonly ChordSpan[] {
   const n = beats.length;
   let chord = -1;
   let key = 0;
   let most = -Infinity;
-  for (const [c, ending] of endings[n] ?? [])
+  for (const [c, ending] of endings)
     ending.best.forEach((value, k) => {
       const tonic = keys[k]?.tonic;
       const ended = value - (CHORDS[c]?.root === tonic ? 0 : W.endsAway) - (last === tonic ? 0 : W.lastAway);
@@ -327,10 +324,12 @@ function followBack(
       }
     });
   const spans: ChordSpan[] = [];
+  const all = [...behind, stepsTo(endings, keys.length)];
   for (let at = n; at > 0 && chord >= 0;) {
-    const ending = endings[at]?.get(chord);
-    const from = ending?.from[3 * key] ?? -1;
-    if (!ending || from < 0) break;
+    const there = all[at];
+    const step = there?.steps[there.chords.indexOf(chord) * keys.length + key] ?? 0;
+    if (beatsOf(step) === 0) break;
+    const from = at - beatsOf(step);
     spans.push({
       from,
       to: at,
@@ -339,11 +338,9 @@ function followBack(
       candidates: (printed[from] ?? null) === null ? fits(from, at) : [],
       printed: (printed[from] ?? null) !== null,
     });
-    const nextChord = ending.from[3 * key + 1] ?? -1;
-    const nextKey = ending.from[3 * key + 2] ?? -1;
     at = from;
-    chord = nextChord;
-    key = nextKey < 0 ? key : nextKey;
+    chord = chordBefore(step);
+    key = keyBefore(step) < 0 ? key : keyBefore(step);
   }
   return spans.reverse();
 }

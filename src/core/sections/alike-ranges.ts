@@ -136,6 +136,19 @@ function sharing(lines: Lines, ranges: readonly Range[]): readonly (readonly num
   });
 }
 
+/** Finds which of some ranges of a piece are alike; the same ranges are compared once, whoever asks. */
+export type FindAlike = (ranges: readonly Range[]) => AlikeRanges;
+
+export function alikeIn(lines: Lines): FindAlike {
+  const found = new Map<string, AlikeRanges>();
+  return (ranges) => {
+    const asked = ranges.join(' ');
+    const there = found.get(asked) ?? alikeRanges(lines, ranges);
+    found.set(asked, there);
+    return there;
+  };
+}
+
 /** Finds which of some ranges are alike. Ranges that hold the very same are compared once. */
 export function alikeRanges(lines: Lines, ranges: readonly Range[]): AlikeRanges {
   const held = sameContents(lines, ranges);

@@ -1,5 +1,6 @@
 import { barLines, differencesInWords, differencesOf, findSameness, movedInWords, type Sameness } from '../sameness';
 import { fraction, fractionText, isBlankBar, type Score } from '../score';
+import { alikeIn, type FindAlike } from './alike-ranges';
 import { cutsOf, type Cut } from './cuts';
 import { lettersFor, letterText, type Lettered } from './form-letters';
 import type { Lines, Range } from './likeness';
@@ -81,13 +82,15 @@ interface Asked {
   readonly score: Score;
   readonly sameness: Sameness;
   readonly lines: Lines;
+  readonly findAlike: FindAlike;
   readonly cutAt: ReadonlyMap<number, Cut>;
 }
 
-function phraseLetters(lines: Lines, phrases: readonly PhraseRange[]): readonly string[] {
+function phraseLetters({ lines, findAlike }: Asked, phrases: readonly PhraseRange[]): readonly string[] {
   return lettersFor(
     lines,
     phrases.map((p): Range => [p.from, p.to]),
+    findAlike,
   ).map((l) => letterText(l).toLowerCase());
 }
 
@@ -102,28 +105,27 @@ export function proposeSections(score: Score, sameness: Sameness = findSameness(
   if (score.bars.length === 0) return [];
   const cuts = cutsOf(score, sameness.repeats);
   const { all, staves } = barLines(score);
+  const lines: Lines = { all, tune: staves[0] ?? all };
   const asked: Asked = {
     score,
     sameness,
-    lines: { all, tune: staves[0] ?? all },
+    lines,
+    findAlike: alikeIn(lines),
     cutAt: new Map(cuts.map((c) => [c.bar, c] as const)),
   };
   const phrases = phrasesOf(score, cuts);
-  const ranges = sectionRanges(score, phrases, cuts, asked.lines);
+  const ranges = sectionRanges(score, phrases, cuts, lines, asked.findAlike);
   return described(asked, phrases, ranges);
 }
 
-function described(
-  { score, sameness, lines, cutAt }: Asked,
-  phrases: readonly PhraseRange[],
-  ranges: readonly Range[],
-): ProposedSection[] {
+function described(asked: Asked, phrases: readonly PhraseRange[], ranges: readonly Range[]): ProposedSection[] {
+  const { score, sameness, lines, findAlike, cutAt } = asked;
   // A pick-up bar has no partner among full bars.
   const full = ([from, to]: Range): Range => [from + (to - from + 1 - countedLength(score, from, to)), to];
   const compared = ranges.map(full);
-  const letters = lettersFor(lines, compared);
+  const letters = lettersFor(lines, compared, findAlike);
   const names = sectionNames(score, ranges, letters);
-  const small = phraseLetters(lines, phrases);
+  const small = phraseLetters(asked, phrases);
   const quarters = (ticks: number): string => fractionText(fraction(ticks, score.ticksPerQuarter));
   const isBlank = (bar: number): boolean => {
     const there = score.bars[bar];

@@ -1,6 +1,6 @@
 import type { Score } from '../score';
 import type { Cut } from './cuts';
-import { alikeRanges } from './alike-ranges';
+import type { FindAlike } from './alike-ranges';
 import { isVaried, likeness, SAME_FROM, type Lines, type Range } from './likeness';
 import { bestDivision } from './partition';
 import { countedLength, type PhraseRange } from './phrases';
@@ -63,13 +63,18 @@ function readByLines(score: Score, phrases: readonly PhraseRange[], lines: Lines
 }
 
 /** What speaks for a section to begin at the first bar of a phrase, because of what comes back. */
-function returnGains(score: Score, phrases: readonly PhraseRange[], lines: Lines): ReadonlyMap<number, number> {
+function returnGains(
+  score: Score,
+  phrases: readonly PhraseRange[],
+  lines: Lines,
+  findAlike: FindAlike,
+): ReadonlyMap<number, number> {
   const gains = new Map<number, number>();
   const add = (bar: number | undefined, gain: number): void => {
     if (bar !== undefined) gains.set(bar, Math.max(gains.get(bar) ?? 0, gain));
   };
   const ranges = phrases.map((p) => comparedBars(score, p));
-  const alike = alikeRanges(lines, ranges);
+  const alike = findAlike(ranges);
   for (let j = 1; j < phrases.length; j += 1)
     for (const i of alike.earlier(j, MOST_RETURNS)) {
       let count = 0;
@@ -123,21 +128,22 @@ export function sectionRanges(
   phrases: readonly PhraseRange[],
   cuts: readonly Cut[],
   lines: Lines,
+  findAlike: FindAlike,
 ): readonly Range[] {
   const last = score.bars.length - 1;
   const at = new Map(cuts.map((c) => [c.bar, c] as const));
   const starts = new Set(phrases.map((p) => p.from));
-  const returns = returnGains(score, phrases, lines);
+  const returns = returnGains(score, phrases, lines, findAlike);
   const must = (bar: number): boolean => starts.has(bar) && (at.get(bar)?.printed ?? false);
   const printed = phrases.map((p) => p.from).filter((bar) => bar > 0 && must(bar));
   const short = countedLength(score, 0, last) <= SECTION_WEIGHTS.shortPiece;
   const wanted = short && readByLines(score, phrases, lines) ? SECTION_WEIGHTS.line : SECTION_WEIGHTS.period;
   // What printed signs close off is a section as it stands, if it is not too long for one.
-  const blocks = [0, ...printed];
-  const blockOf = (bar: number): Range => {
-    const i = blocks.findLastIndex((b) => b <= bar);
-    return [blocks[i] ?? 0, (blocks[i + 1] ?? last + 1) - 1];
-  };
+  const blocks = [0, ...printed].flatMap((from, i): readonly Range[] => {
+    const block: Range = [from, (printed[i] ?? last + 1) - 1];
+    return Array.from({ length: block[1] - from + 1 }, () => block);
+  });
+  const blockOf = (bar: number): Range => blocks[bar] ?? [0, last];
   const gain = (bar: number): number => {
     if (!starts.has(bar)) return -99;
     const [from, to] = blockOf(bar);

@@ -122,9 +122,12 @@ function PractiseMidi({ piece, score, selection }: Props): ReactNode {
 /** The piece as MusicXML with the marks in it, and any bars as MIDI. */
 export function TakeAwayPanel({ piece, score, selection }: Props): ReactNode {
   const { act } = useActs();
-  const marks = useMarks(piece.id) ?? [];
-  const sections = useSections(piece.id) ?? [];
-  const save = async (): Promise<Result<unknown>> => {
+  const marks = useMarks(piece.id);
+  const sections = useSections(piece.id);
+  // Without what is still being read the file would lack it.
+  const isThere = marks !== undefined && sections !== undefined;
+  const save = async (): Promise<Result<unknown> | undefined> => {
+    if (!isThere) return undefined;
     const saved = await savePiece(piece, marks, sections);
     if (!saved.ok) return saved;
     const { added, unplaced } = saved.value;
@@ -135,7 +138,7 @@ export function TakeAwayPanel({ piece, score, selection }: Props): ReactNode {
   };
   return (
     <Panel title="Save it elsewhere">
-      <Button className="w-full" onClick={() => act(save)}>
+      <Button className="w-full" disabled={!isThere} onClick={() => act(save)}>
         Save as MusicXML with your marks
       </Button>
       <PractiseMidi piece={piece} score={score} selection={selection} />

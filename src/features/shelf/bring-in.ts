@@ -3,7 +3,7 @@ import { bringInPiece } from '@/core/commands';
 import { instrumentFromWords, instrumentName, instrumentOf } from '@/core/instruments';
 import type { Issue, Result } from '@/core/result';
 import type { Piece } from '@/core/studio';
-import type { Done, StudioAccess } from '@/store';
+import { everyPiece, type Done, type StudioAccess } from '@/store';
 import type { PlayerChoice } from '@/core/players';
 import { askReading, engrave, openBrought, type OpenedFile } from '@/workers';
 import { twinOf } from './find-pieces';
@@ -61,12 +61,12 @@ export async function firstLook(file: File): Promise<string | null> {
 
 /**
  * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. A piece that
- * seems to be among `pieces` already is asked about first. Nothing is stored otherwise.
+ * seems to be there already is asked about first. Nothing is stored otherwise.
  */
 export async function bringIn(
   studio: StudioAccess,
   file: File,
-  { pieces, asks }: { readonly pieces: readonly Piece[]; readonly asks: Asks },
+  asks: Asks,
   score?: string,
 ): Promise<Brought> {
   const opened = await openBrought({
@@ -76,13 +76,14 @@ export async function bringIn(
     ...(score === undefined ? {} : { score }),
   });
   if (!opened.ok) return { kind: 'failed', issue: opened.issue };
-  const twin = twinOf(pieces, opened.value);
+  // As they are stored now: of several files one may be the other.
+  const twin = twinOf(await everyPiece(studio.db), opened.value);
   const again = twin === null ? 'bring' : await asks.twice(twin.piece, twin.same, file.name);
   if (again === 'leave') return { kind: 'left' };
   if (again === 'open' && twin) return { kind: 'there', pieceId: twin.piece.id };
   const about = isUnsure(opened.value) ? await asks.whose(opened.value, file.name) : undefined;
   if (about === null) return { kind: 'left' };
-  if (about?.kind === 'score') return bringIn(studio, file, { pieces, asks }, about.path);
+  if (about?.kind === 'score') return bringIn(studio, file, asks, about.path);
   const done = await studio.run(bringInPiece, {
     read: opened.value,
     fileName: file.name,

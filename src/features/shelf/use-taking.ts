@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Piece } from '@/core/studio';
-import { useEveryPiece, useStudio } from '@/store';
+import { useStudio } from '@/store';
 import type { OpenedFile } from '@/workers';
 import { tell, useActs } from '@/features/acts';
 import { keepFirstLook } from '@/features/score';
@@ -62,7 +62,6 @@ export function useTaking() {
   const studio = useStudio();
   const where = useWhere();
   const { act } = useActs();
-  const pieces = useEveryPiece() ?? [];
   const [taken, setTaken] = useState<readonly Taken[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [shownLook, setLook] = useState<string | null>(null);
@@ -94,7 +93,7 @@ export function useTaking() {
     for (const [i, file] of files.entries()) {
       setBusy(files.length === 1 ? `Reading ${file.name}…` : `Reading ${i + 1} of ${files.length}, ${file.name}…`);
       const look = files.length === 1 ? lookAhead(file, setLook) : null;
-      const brought = await bringIn(studio, file, { pieces, asks });
+      const brought = await bringIn(studio, file, asks);
       look?.end();
       switch (brought.kind) {
         case 'failed':
