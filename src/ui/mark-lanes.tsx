@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { LineLayout } from './line-layout';
-import { staggered, textWidth } from './stagger';
+import { rowsApart, staggered, textWidth } from './stagger';
 
 /** Who a mark comes from; the four never look alike. */
 export type MarkSource = 'printed' | 'editor' | 'teacher' | 'suggested';
@@ -86,7 +86,7 @@ export function TextLane({
           width: textWidth(t.text) + BOX,
         })),
       )
-    : here.map((t) => t.row ?? 0);
+    : rowsApart(here.map((t) => ({ x: layout.notes.get(t.noteId)?.x ?? 0, row: t.row ?? 0 })));
   return (
     <div
       className={`relative ${ruled ? 'border-t border-rule' : ''}`}

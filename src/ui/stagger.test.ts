@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { staggered, textWidth } from './stagger';
+import { rowsApart, staggered, textWidth } from './stagger';
 
 describe('labels over the music', () => {
   it('stay in one row where there is room, and go below where there is none', () => {
@@ -34,4 +34,27 @@ describe('labels over the music', () => {
     );
   });
   it('are as wide as their letters', () => expect(textWidth('Bm/F♯')).toBeGreaterThan(textWidth('Bm')));
+});
+
+describe('rowsApart', () => {
+  it('leaves signs that are not on one place in their rows', () => {
+    expect(
+      rowsApart([
+        { x: 10, row: 0 },
+        { x: 40, row: 0 },
+        { x: 10, row: 1 },
+      ]),
+    ).toEqual([0, 0, 1]);
+  });
+
+  it('puts the dynamics of two hands on one place below one another, and what is below them further down', () => {
+    expect(
+      rowsApart([
+        { x: 10, row: 0 },
+        { x: 12, row: 0 },
+        { x: 10, row: 1 },
+        { x: 80, row: 0 },
+      ]),
+    ).toEqual([0, 1, 2, 0]);
+  });
 });

@@ -28,6 +28,25 @@ export function staggered(labels: readonly Label[]): readonly number[] {
   return rows;
 }
 
+/** Signs nearer than this stand on one another. */
+const ON_ONE_PLACE = 8;
+
+/**
+ * The rows of signs that have a row of their own already: those of one row on the same place, as the two hands of a
+ * piano may each have a dynamic, stand below one another, and the rows below make room.
+ *
+ * @example rowsApart([{ x: 20, row: 0 }, { x: 20, row: 0 }, { x: 20, row: 1 }]) // → [0, 1, 2]
+ */
+export function rowsApart(signs: readonly { readonly x: number; readonly row: number }[]): readonly number[] {
+  const under = signs.map(
+    ({ x, row }, i) => signs.slice(0, i).filter((s) => s.row === row && Math.abs(s.x - x) < ON_ONE_PLACE).length,
+  );
+  const tall = new Map<number, number>();
+  signs.forEach(({ row }, i) => tall.set(row, Math.max(tall.get(row) ?? 0, under[i] ?? 0)));
+  const above = (row: number): number => [...tall].reduce((sum, [r, more]) => (r < row ? sum + more : sum), 0);
+  return signs.map(({ row }, i) => row + above(row) + (under[i] ?? 0));
+}
+
 /** Pixels of a letter of running text, on average and on the wide side. */
 const LETTER = 8.6;
 

@@ -8,14 +8,24 @@ import { PartChooser } from './part-chooser';
 
 function useChoices() {
   const where = useWhere();
-  const pieces = usePieces() ?? [];
-  const students = useStudents() ?? [];
+  const pieces = usePieces();
+  const students = useStudents();
   return {
     where,
-    students: [{ id: null, label: 'everyone' }, ...students.map((s) => ({ id: s.id, label: s.name }))],
-    pieces: [{ id: null, label: 'no piece' }, ...pieces.map((p) => ({ id: p.id, label: p.title || p.fileName }))],
+    students: [
+      { id: null, label: 'everyone' },
+      ...(students?.map((s) => ({ id: s.id, label: s.name })) ?? stillRead(where.studentId)),
+    ],
+    pieces: [
+      { id: null, label: 'no piece' },
+      ...(pieces?.map((p) => ({ id: p.id, label: p.title || p.fileName })) ?? stillRead(where.pieceId)),
+    ],
   };
 }
+
+/** Somebody or something is named in the address, whose name is not there yet. */
+const stillRead = (id: string | null): readonly { readonly id: string; readonly label: string }[] =>
+  id === null ? [] : [{ id, label: '…' }];
 
 const labelOf = (choices: readonly { readonly id: string | null; readonly label: string }[], id: string | null) =>
   (choices.find((c) => c.id === id) ?? choices[0])?.label ?? '';

@@ -80,6 +80,8 @@ export function useLesson(studentId: string | null, pieceId: string | null): Les
   return useMemo(() => {
     if (!students || !allPieces || !standings || !events || settings === undefined || !rows) return undefined;
     if (!student) return null;
+    // Before those of its pieces are there it would seem to have no section and no ladder.
+    if (ids.length > 0 && rows.pieceIds.length === 0) return undefined;
     const current = lessons.find((l) => l.id === goingOn) ?? null;
     const assignment = currentAssignment(events);
     const wayOf = (piece: Piece): readonly WalkedPlace[] | null => {

@@ -63,12 +63,7 @@ export async function firstLook(file: File): Promise<string | null> {
  * Reads a file in the worker and, when it is music, puts it on the shelf for the part that is asked for. A piece that
  * seems to be there already is asked about first. Nothing is stored otherwise.
  */
-export async function bringIn(
-  studio: StudioAccess,
-  file: File,
-  asks: Asks,
-  score?: string,
-): Promise<Brought> {
+export async function bringIn(studio: StudioAccess, file: File, asks: Asks, score?: string): Promise<Brought> {
   const opened = await openBrought({
     kind: 'file',
     bytes: new Uint8Array(await file.arrayBuffer()),
