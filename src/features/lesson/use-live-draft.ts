@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { standingKey } from '@/core/mastery';
 import { useDraft } from '@/features/drafts';
+import { useWhere } from '@/features/where';
 import { freshDraft, parseDraft, type Draft } from './draft';
 import type { LessonModel } from './use-lesson';
 
@@ -11,18 +12,21 @@ const draftKey = (studentId: string, sectionId: string): string => `hearing ${st
  * they are about is kept here, ahead of it.
  */
 export function useLiveDraft(model: LessonModel, sectionId: string | null) {
-  const { student, standings } = model;
+  const { student, standings, sections } = model;
+  const where = useWhere();
   const fresh = (id: string): Draft => freshDraft(id, standings.get(standingKey(student.id, id))?.facets ?? {});
   const kept = useDraft<Draft>(sectionId === null ? null : draftKey(student.id, sectionId), parseDraft);
   const draft = sectionId === null ? null : (kept.value ?? fresh(sectionId));
   const live = useRef<{ sectionId: string | null; draft: Draft | null }>({ sectionId: null, draft: null });
   const shown = kept.value;
+  // While the next piece is still being read the screen shows the last one: what the address names is what is meant.
+  const named = sections.some((s) => s.id === where.sectionId) ? where.sectionId : null;
   useEffect(() => {
-    if (sectionId === null) return;
+    if (sectionId === null || (named !== sectionId && named === live.current.sectionId)) return;
     if (live.current.sectionId !== sectionId) live.current = { sectionId, draft: null };
     if (live.current.draft === null && shown !== null && shown.sectionId === sectionId)
       live.current = { sectionId, draft: shown };
-  }, [sectionId, shown]);
+  }, [sectionId, shown, named]);
   /** What the keys are about now. */
   const now = (): Draft | null => {
     const { sectionId: about, draft: there } = live.current;
