@@ -164,7 +164,7 @@ export function warmEngraver(): void {
   if (warmed) return;
   warmed = true;
   // A failure is said when music is really asked for.
-  engrave(ONE_NOTE, { width: 400, scale: 60 }).then(reading.begin, () => undefined);
+  engrave(ONE_NOTE, { width: 400, scale: 60 }, { urgency: 'ahead' }).then(reading.begin, () => undefined);
 }
 
 /**
