@@ -4,6 +4,7 @@ import { chromium, type Browser, type Page } from 'playwright-core';
 import { CHROMIUM_LAUNCH } from '../scripts/chromium';
 
 export const PORT = 4633;
+export const address = (path: string): string => `http://localhost:${PORT}${path}`;
 
 /** Runs `work` on a page of the built application; null when it is not built. */
 export async function withApplication<T>(work: (page: Page, browser: Browser) => Promise<T>): Promise<T | null> {
@@ -12,7 +13,7 @@ export async function withApplication<T>(work: (page: Page, browser: Browser) =>
   const browser = await chromium.launch(CHROMIUM_LAUNCH);
   try {
     const up = (): Promise<boolean> =>
-      fetch(`http://localhost:${PORT}/about`).then(
+      fetch(address('/about')).then(
         (r) => r.ok,
         () => false,
       );
@@ -27,7 +28,7 @@ export async function withApplication<T>(work: (page: Page, browser: Browser) =>
 /** Milliseconds from a digit key to its finger on screen in the built application; null when it is not built. */
 export function measureClickToFinger(): Promise<number | null> {
   return withApplication(async (page) => {
-    await page.goto(`http://localhost:${PORT}/marks?piece=demo-quay&section=demo-quay-s1`);
+    await page.goto(address('/marks?piece=demo-quay&section=demo-quay-s1'));
     await page.locator('[id="p1-b1-n1"] .notehead').click();
     const times: number[] = [];
     for (let i = 0; i < 10; i += 1) {

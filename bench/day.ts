@@ -1,19 +1,20 @@
 /** A day in the built application: how soon there is music, what the page was kept from, what it holds on to. */
+import { readFileSync } from 'node:fs';
 import type { Browser, Page } from 'playwright-core';
 import { bigFile, ensembleFile } from './big-file';
-import { PORT, withApplication } from './browser';
+import { address, withApplication } from './browser';
 import { dropToMusic, linkToMusic } from './drop-file';
 import { longestOf, longTasksOf, noteLongTasks } from './long-tasks';
+import { median } from './median';
 import type { Report } from './report';
 
 /** Tasks of the page of more milliseconds are felt. */
 const MOST_TASK = 50;
 const RUNS = 5;
+const MUSIC = '.engraved svg';
 
-const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1] ?? NaN;
-const address = (path: string): string => `http://localhost:${PORT}${path}`;
 const stageLink = (stage: string): string => `nav[aria-label="Stages"] a[href^="/${stage}"]`;
-/** What stands on a stage when it is there. */
+/** Until the page asks for nothing more. */
 const settle = (page: Page): Promise<void> => page.waitForLoadState('networkidle');
 
 async function inProfile<T>(browser: Browser, studio: 'own' | 'demo', work: (page: Page) => Promise<T>): Promise<T> {
@@ -28,11 +29,35 @@ async function inProfile<T>(browser: Browser, studio: 'own' | 'demo', work: (pag
   }
 }
 
+/** Goes to a stage by its link and waits until something stands there. */
+async function goTo(page: Page, stage: string, there: string): Promise<void> {
+  await page.locator(stageLink(stage)).click();
+  await page.waitForURL(new RegExp(`/${stage}`));
+  await page.locator(there).first().waitFor();
+}
+
+/** Opens the shelf where files can be dropped. */
+async function openShelf(page: Page): Promise<void> {
+  await page.goto(address('/shelf'));
+  await page.getByRole('button', { name: 'Bring in pieces' }).waitFor();
+}
+
+/** Does something and tells the long tasks of the page while it was done. */
+const tellingTasks =
+  (page: Page, { figure, say }: Report) =>
+  async (what: string, work: () => Promise<unknown>): Promise<void> => {
+    await longTasksOf(page);
+    await work();
+    await settle(page);
+    const tasks = await longTasksOf(page);
+    figure(`longest task: ${what}`, longestOf(tasks), 'ms', MOST_TASK);
+    if (tasks.length > 1) say(`  all of them: ${what}`, tasks.join(', '));
+  };
+
 /** From a drop to music, in a browser that opened the shelf five seconds ago. */
 const dropped = (browser: Browser, text: string): Promise<number> =>
   inProfile(browser, 'own', async (page) => {
-    await page.goto(address('/shelf'));
-    await page.getByRole('button', { name: 'Bring in pieces' }).waitFor();
+    await openShelf(page);
     await page.waitForTimeout(5000);
     return dropToMusic(page, text);
   });
@@ -45,11 +70,10 @@ const several = async (runs: number, work: () => Promise<number>): Promise<numbe
 
 /** Brings a piece in and waits until it is stored and open. */
 async function bringIn(page: Page, text: string): Promise<void> {
-  await page.goto(address('/shelf'));
-  await page.getByRole('button', { name: 'Bring in pieces' }).waitFor();
+  await openShelf(page);
   await dropToMusic(page, text);
   await page.waitForURL(/piece=/);
-  await page.locator('.engraved svg').first().waitFor();
+  await page.locator(MUSIC).first().waitFor();
 }
 
 const STAGES_WITH_MUSIC = ['sections', 'marks', 'read'] as const;
@@ -57,9 +81,7 @@ const STAGES_WITH_MUSIC = ['sections', 'marks', 'read'] as const;
 /** From a stage to the next, to its music: the median over all ways, each stage seen before. */
 async function stageToStage(page: Page): Promise<number> {
   for (const stage of STAGES_WITH_MUSIC) {
-    await page.locator(stageLink(stage)).click();
-    await page.waitForURL(new RegExp(`/${stage}`));
-    await page.locator('.engraved svg').first().waitFor();
+    await goTo(page, stage, MUSIC);
     await settle(page);
   }
   const times: number[] = [];
@@ -69,41 +91,29 @@ async function stageToStage(page: Page): Promise<number> {
 }
 
 /** Does each thing of a day and tells the long tasks of the page while it was done. */
-async function longTasksOfDay(page: Page, { figure, say }: Report): Promise<void> {
-  const during = async (what: string, work: () => Promise<unknown>): Promise<void> => {
-    await longTasksOf(page);
-    await work();
-    await settle(page);
-    const tasks = await longTasksOf(page);
-    figure(`longest task: ${what}`, longestOf(tasks), 'ms', MOST_TASK);
-    if (tasks.length > 1) say(`  all of them: ${what}`, tasks.join(', '));
-  };
-  const to = (stage: string, there: string) => async (): Promise<void> => {
-    await page.locator(stageLink(stage)).click();
-    await page.waitForURL(new RegExp(`/${stage}`));
-    await page.locator(there).first().waitFor();
-  };
+async function longTasksOfDay(page: Page, report: Report): Promise<void> {
+  const during = tellingTasks(page, report);
   await during('the first visit, with the demo made', async () => {
     await page.goto(address('/shelf'));
     await page.locator('table[aria-label="Pieces"]').waitFor();
   });
   await during('a piece opened', async () => {
     await page.locator('table[aria-label="Pieces"] a').first().click();
-    await page.locator('.engraved svg').first().waitFor();
+    await page.locator(MUSIC).first().waitFor();
   });
   await page.goto(address('/shelf?student=demo-imke&piece=demo-quay'));
   await page.locator('table[aria-label="Pieces"]').waitFor();
   await settle(page);
   for (const [stage, there] of [
-    ['read', '.engraved svg'],
-    ['sections', '.engraved svg'],
-    ['marks', '.engraved svg'],
+    ['read', MUSIC],
+    ['sections', MUSIC],
+    ['marks', MUSIC],
     ['ladder', 'main h2'],
     ['lesson', 'main [role=tab]'],
     ['home', 'main h1, main h2'],
     ['board', 'main section'],
   ] as const)
-    await during(`demo piece, ${stage}`, to(stage, there));
+    await during(`demo piece, ${stage}`, () => goTo(page, stage, there));
   await page.goto(address('/board?piece=demo-quay'));
   await page.locator('[data-cell="0-0"]').focus();
   await settle(page);
@@ -124,39 +134,24 @@ async function longTasksOfDay(page: Page, { figure, say }: Report): Promise<void
     await page.locator('input[type=file]').setInputFiles({
       name: 'studio.oakrungs.json.gz',
       mimeType: 'application/gzip',
-      buffer: await import('node:fs').then((fs) => fs.readFileSync(saved)),
+      buffer: readFileSync(saved),
     });
     await page.getByText('was brought in').waitFor();
   });
 }
 
 /** The same on a piece of 400 bars that was just brought in. */
-async function longTasksOfLongPiece(page: Page, { figure, say }: Report): Promise<void> {
-  const during = async (what: string, work: () => Promise<unknown>): Promise<void> => {
-    await longTasksOf(page);
-    await work();
-    await settle(page);
-    const tasks = await longTasksOf(page);
-    figure(`longest task: 400 bars, ${what}`, longestOf(tasks), 'ms', MOST_TASK);
-    if (tasks.length > 1) say(`  all of them: 400 bars, ${what}`, tasks.join(', '));
-  };
-  await page.goto(address('/shelf'));
-  await page.getByRole('button', { name: 'Bring in pieces' }).waitFor();
+async function longTasksOfLongPiece(page: Page, report: Report): Promise<void> {
+  const during = tellingTasks(page, report);
+  await openShelf(page);
   await settle(page);
-  await during('brought in', async () => {
+  await during('400 bars, brought in', async () => {
     await dropToMusic(page, bigFile(400));
     await page.waitForURL(/piece=/);
     await page.locator('main h1, main h2').first().waitFor();
   });
   for (const stage of ['read', 'sections', 'marks', 'ladder'] as const)
-    await during(stage, async () => {
-      await page.locator(stageLink(stage)).click();
-      await page.waitForURL(new RegExp(`/${stage}`));
-      await page
-        .locator(stage === 'ladder' ? 'main h2' : '.engraved svg')
-        .first()
-        .waitFor();
-    });
+    await during(`400 bars, ${stage}`, () => goTo(page, stage, stage === 'ladder' ? 'main h2' : MUSIC));
 }
 
 /** Bytes that scripts hold on to, after collection. */
@@ -177,9 +172,7 @@ async function growthOfHeap(page: Page, { figure }: Report): Promise<void> {
   const stages = ['sections', 'marks', 'ladder', 'lesson', 'read'] as const;
   const change = async (n: number): Promise<void> => {
     const stage = stages[n % stages.length] ?? 'read';
-    await page.locator(stageLink(stage)).click();
-    await page.waitForURL(new RegExp(`/${stage}`));
-    await page.locator('main h1, main h2').first().waitFor();
+    await goTo(page, stage, 'main h1, main h2');
   };
   const open = async (n: number): Promise<void> => {
     await page.locator(stageLink('shelf')).click();

@@ -1,8 +1,9 @@
 /** From a dropped file to music on the screen, in the built application; and what another engraver needs for it. */
 import type { Page } from 'playwright-core';
-import { PORT, withApplication } from './browser';
+import { address, withApplication } from './browser';
 import { dropToMusic } from './drop-file';
 import { longTasksOf, noteLongTasks } from './long-tasks';
+import { median } from './median';
 
 /** Medians, in milliseconds. */
 export interface MusicAtOnce {
@@ -16,14 +17,11 @@ export interface MusicAtOnce {
   readonly others: number;
 }
 
-const median = (list: readonly number[]): number =>
-  [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? Number.NaN;
-
 /** Opens an empty studio; `settleMs` after it nothing more is awaited. */
 async function openEmpty(page: Page, settleMs: number): Promise<void> {
   await noteLongTasks(page);
   await page.addInitScript(() => localStorage.setItem('oak-rungs.studio', 'own'));
-  await page.goto(`http://localhost:${PORT}/shelf`);
+  await page.goto(address('/shelf'));
   await page.getByRole('button', { name: 'Bring in pieces' }).waitFor();
   await page.waitForTimeout(settleMs);
 }

@@ -3,13 +3,12 @@ import { flatPage, readPage } from '../src/core/page';
 import { engravePage, MUSIC_FONTS } from '../tests/pages/engrave-page';
 import { scoreOf, shareFound, type PageScore } from '../tests/pages/page-score';
 import { PAGE_KINDS, spoilPage } from '../tests/pages/spoil-page';
+import { median } from './median';
 
 /** Pieces that nothing was tuned on. */
 const FOLDER = 'tests/pieces/held-out';
 const STAVES = [5.5, 6.4, 7.2, 8] as const;
 const EIGHT_MEGAPIXELS = 8_000_000;
-
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
 
 /** Bars found on pages, kind by kind, and how long a page of eight megapixels takes beside copying its pixels once. */
 export async function measurePages(say: (name: string, value: string) => void): Promise<void> {
@@ -26,7 +25,7 @@ export async function measurePages(say: (name: string, value: string) => void): 
     const right = scores.filter((s) => s.systemsRight).length;
     say(
       `bars found on ${scores.length} pages, ${kind}`,
-      `${(100 * shareFound(scores)).toFixed(1)} %, systems right on ${right}, corners ${median(scores.flatMap((s) => s.cornersOff)).toFixed(1)} px`,
+      `${(100 * shareFound(scores)).toFixed(1)} %, systems right on ${right}, corners ${(median(scores.flatMap((s) => s.cornersOff)) || 0).toFixed(1)} px`,
     );
   }
   const large = await engravePage(`${FOLDER}/${files[0] ?? ''}`, { font: 'Bravura', dpi: 290, staff: 7 });

@@ -1,6 +1,6 @@
 /** How much script each route brings on a visit by a browser that has seen nothing yet. */
 import { gzipSync } from 'node:zlib';
-import { PORT, withApplication } from './browser';
+import { address, withApplication } from './browser';
 import type { Report } from './report';
 
 const ROUTES = ['shelf', 'read', 'sections', 'marks', 'ladder', 'lesson', 'home', 'board', 'prepare', 'sheet', 'files'];
@@ -24,7 +24,7 @@ export async function measureRoutes({ figure }: Report): Promise<void> {
             ),
           );
       });
-      await page.goto(`http://localhost:${PORT}/${route}`);
+      await page.goto(address(`/${route}`));
       await page.getByRole('navigation').first().waitFor();
       await page.waitForLoadState('networkidle');
       const all = await Promise.all(sizes);

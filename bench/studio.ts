@@ -3,15 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { DECADES, decadesAsText } from './decades';
-import { PORT, withApplication } from './browser';
+import { address, withApplication } from './browser';
 import { longestOf, longTasksOf, noteLongTasks } from './long-tasks';
 import type { Report } from './report';
 
 const FIRST_CELL = '[data-cell="0-0"]';
 const PATIENCE_MS = 600_000;
 const KEYS = 20;
-
-const address = (path: string): string => `http://localhost:${PORT}${path}`;
 
 async function timed(work: () => Promise<unknown>): Promise<number> {
   const start = performance.now();

@@ -110,6 +110,10 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
     async (name: StudioName): Promise<void> => {
       const zone = browserZone();
       const db = new StudioDatabase(databaseName(name), zone);
+      const fails = (issue: Issue): void => {
+        db.close();
+        setOpened({ kind: 'failed', issue, name });
+      };
       try {
         if (await isNewerStored(db.name)) throw new NewerDatabase();
         await db.open();
@@ -117,15 +121,13 @@ export function StudioProvider({ children, waiting, failed, startWithDemo, fixed
         if (name === 'demo' && (await db.pieces.count()) === 0) {
           const filled = await fillDemo(db.name, now(), zone);
           if (!filled.ok) {
-            db.close();
-            setOpened({ kind: 'failed', issue: filled.issue, name });
+            fails(filled.issue);
             return;
           }
         }
         await noteZone(db, zone, now());
       } catch (error) {
-        db.close();
-        setOpened({ kind: 'failed', issue: storageProblem(error).issue, name });
+        fails(storageProblem(error).issue);
         return;
       }
       kept.write(CHOICE, name);

@@ -37,32 +37,25 @@ const LIMIT_MS = {
   wholePiece: 180_000,
 } as const;
 
+// Of these there is one that stays, and one for each long work alone.
+const startAnalysis = (): Worker => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
+const startFiles = (): Worker => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+const startPages = (): Worker => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' });
+
 const reading = connect<ReadingWorkerApi>(
   'Reading the piece',
   () => new Worker(new URL('./reading.worker.ts', import.meta.url), { type: 'module' }),
   LIMIT_MS.reading,
 );
-const analysis = connect<AnalysisWorkerApi>(
-  'The analysis',
-  () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
-  LIMIT_MS.analysis,
-);
+const analysis = connect<AnalysisWorkerApi>('The analysis', startAnalysis, LIMIT_MS.analysis);
 const engraver = connect<EngraverWorkerApi>(
   'Drawing these bars',
   () => new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' }),
   LIMIT_MS.engraving,
 );
-const files = connect<FilesWorkerApi>(
-  'The studio file',
-  () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
-  LIMIT_MS.files,
-);
+const files = connect<FilesWorkerApi>('The studio file', startFiles, LIMIT_MS.files);
 
-const pages = connect<PagesWorkerApi>(
-  'Cutting music from its page',
-  () => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' }),
-  LIMIT_MS.pages,
-);
+const pages = connect<PagesWorkerApi>('Cutting music from its page', startPages, LIMIT_MS.pages);
 
 /** Cuts lines out of the kept pictures of pages. */
 export const cutLines = async (wanted: readonly LineToDraw[]): Promise<Result<readonly string[]>> =>
@@ -107,13 +100,8 @@ export function workOnFiles<T>(
   question: (api: FilesWorkerApi, told: FileWorkTold) => Promise<Result<T>>,
   progress: (share: number, step: FileWorkStep) => void,
 ): Running<Result<T>> {
-  return inOwnWorker(
-    connect<FilesWorkerApi>(
-      'The work on the studio file',
-      () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
-      LIMIT_MS.files,
-    ),
-    (api) => question(api, proxy(progress)),
+  return inOwnWorker(connect<FilesWorkerApi>('The work on the studio file', startFiles, LIMIT_MS.files), (api) =>
+    question(api, proxy(progress)),
   );
 }
 
@@ -177,11 +165,7 @@ export function analyse(
   progress: (share: number) => void,
 ): Running<Result<Built>> {
   return inOwnWorker(
-    connect<AnalysisWorkerApi>(
-      'Finding how the piece is built',
-      () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
-      LIMIT_MS.wholePiece,
-    ),
+    connect<AnalysisWorkerApi>('Finding how the piece is built', startAnalysis, LIMIT_MS.wholePiece),
     (api) => api.analyse(loaded, player, proxy(progress)),
   );
 }
@@ -192,12 +176,7 @@ export function readPicture(
   options: PageOptions,
   progress: (share: number) => void,
 ): Running<Result<KeptPicture>> {
-  return inOwnWorker(
-    connect<PagesWorkerApi>(
-      `Reading ${picture.name}`,
-      () => new Worker(new URL('./pages.worker.ts', import.meta.url), { type: 'module' }),
-      LIMIT_MS.pages,
-    ),
-    (api) => api.read(picture, options, proxy(progress)),
+  return inOwnWorker(connect<PagesWorkerApi>(`Reading ${picture.name}`, startPages, LIMIT_MS.pages), (api) =>
+    api.read(picture, options, proxy(progress)),
   );
 }

@@ -4,6 +4,12 @@ export interface Ending {
   readonly steps: Int32Array;
 }
 
+/** A chord with which the music may come to a beat, and how. */
+export interface Reached {
+  readonly chord: number;
+  readonly ending: Ending;
+}
+
 /** A step as one number: how many beats its run has, and the chord and the key before it, -1 for none. 0 is no step. */
 export const stepOf = (beats: number, chord: number, key: number): number =>
   (beats << 16) | ((chord + 1) << 8) | (key + 1);
@@ -35,8 +41,8 @@ export interface StepsTo {
   readonly steps: Int32Array;
 }
 
-export function stepsTo(arrivals: readonly (readonly [chord: number, ending: Ending])[], keys: number): StepsTo {
-  const steps = new Int32Array(arrivals.length * keys);
-  arrivals.forEach(([, ending], place) => steps.set(ending.steps, place * keys));
-  return { chords: arrivals.map(([chord]) => chord), steps };
+export function stepsTo(reached: readonly Reached[], keys: number): StepsTo {
+  const steps = new Int32Array(reached.length * keys);
+  reached.forEach(({ ending }, place) => steps.set(ending.steps, place * keys));
+  return { chords: reached.map(({ chord }) => chord), steps };
 }

@@ -1,7 +1,17 @@
 import type { HeardBeat } from './beats';
 import type { Candidate } from './chord-evidence';
 import { remembering, type Fits } from './remembered-runs';
-import { beatsOf, chordBefore, endingsFor, keyBefore, stepOf, stepsTo, type Ending, type StepsTo } from './endings';
+import {
+  beatsOf,
+  chordBefore,
+  endingsFor,
+  keyBefore,
+  stepOf,
+  stepsTo,
+  type Ending,
+  type Reached,
+  type StepsTo,
+} from './endings';
 import { growthOfPrice, pricesInKey } from './chord-in-key';
 import { CHORDS } from './chord-kinds';
 import { MOTION, motionPrice } from './chord-motion';
@@ -134,10 +144,8 @@ function bestKeyOf({ best }: Ending): BestKey {
   return { value: best[key] ?? -Infinity, key };
 }
 
-/** A chord with which the music may come to a beat. */
-interface Arrival {
-  readonly chord: number;
-  readonly ending: Ending;
+/** A chord with which the music comes to a beat that is followed. */
+interface Arrival extends Reached {
   /** What it is worth in its best key. */
   readonly most: number;
   /** What it is worth to come from its best key into another, and which key that is. */
@@ -251,12 +259,7 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
     const reached = endings[i] ?? new Map<number, Ending>();
     const arrivals = arrivalsAt(reached);
     // The others are followed no further: they need not be kept.
-    behind.push(
-      stepsTo(
-        arrivals.map(({ chord, ending }) => [chord, ending] as const),
-        keys.length,
-      ),
-    );
+    behind.push(stepsTo(arrivals, keys.length));
     const approaches = new Map<number, Approach>();
     if (!beat || (i > 0 && arrivals.length === 0)) continue;
     const lock = printed[i] ?? null;
@@ -299,21 +302,22 @@ export function harmonicPath(question: HarmonyQuestion): readonly ChordSpan[] {
     reached.clear();
   }
   const low = content.bass.findLast((b) => b !== null);
-  return followBack(question, fits, behind, [...(endings[n] ?? [])], low ? low.key % 12 : null);
+  const ended = [...(endings[n] ?? [])].map(([chord, ending]) => ({ chord, ending }));
+  return followBack(question, fits, behind, ended, low ? low.key % 12 : null);
 }
 
 function followBack(
   { beats, keys, printed }: HarmonyQuestion,
   fits: Fits,
   behind: readonly StepsTo[],
-  endings: readonly (readonly [chord: number, ending: Ending])[],
+  ended: readonly Reached[],
   last: number | null,
 ): readonly ChordSpan[] {
   const n = beats.length;
   let chord = -1;
   let key = 0;
   let most = -Infinity;
-  for (const [c, ending] of endings)
+  for (const { chord: c, ending } of ended)
     ending.best.forEach((value, k) => {
       const tonic = keys[k]?.tonic;
       const ended = value - (CHORDS[c]?.root === tonic ? 0 : W.endsAway) - (last === tonic ? 0 : W.lastAway);
@@ -324,7 +328,7 @@ function followBack(
       }
     });
   const spans: ChordSpan[] = [];
-  const all = [...behind, stepsTo(endings, keys.length)];
+  const all = [...behind, stepsTo(ended, keys.length)];
   for (let at = n; at > 0 && chord >= 0;) {
     const there = all[at];
     const step = there?.steps[there.chords.indexOf(chord) * keys.length + key] ?? 0;

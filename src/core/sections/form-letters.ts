@@ -1,4 +1,4 @@
-import { alikeIn, type FindAlike } from './alike-ranges';
+import type { FindAlike } from './alike-ranges';
 import { likeness, type Likeness, type Lines, type Range } from './likeness';
 
 /** A range with its letter: its family, how often that has changed before it, and what it is likest to. */
@@ -27,11 +27,7 @@ export const letterText = ({ family, primes }: Pick<Lettered, 'family' | 'primes
  * Letters for ranges in order: each takes the letter of the earlier one that it is likest to, with a prime where it has
  * changed, or a new one. Ranges in which nothing sounds are like none.
  */
-export function lettersFor(
-  lines: Lines,
-  ranges: readonly Range[],
-  findAlike: FindAlike = alikeIn(lines),
-): readonly Lettered[] {
+export function lettersFor(lines: Lines, ranges: readonly Range[], findAlike: FindAlike): readonly Lettered[] {
   const out: Lettered[] = [];
   const alike = findAlike(ranges);
   /** By family: how often it has changed. */
